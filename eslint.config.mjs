@@ -1,0 +1,29 @@
+import js from '@eslint/js';
+import tseslint from 'typescript-eslint';
+import reactHooks from 'eslint-plugin-react-hooks';
+
+export default tseslint.config(
+  { ignores: ['.next/**', 'node_modules/**', 'var/**', 'next-env.d.ts', 'test-results/**', '*.cjs'] },
+  js.configs.recommended,
+  ...tseslint.configs.strict,
+  {
+    languageOptions: { globals: { process: 'readonly', console: 'readonly', Buffer: 'readonly', URL: 'readonly' } },
+    rules: {
+      '@typescript-eslint/no-unused-vars': ['error', { argsIgnorePattern: '^_', varsIgnorePattern: '^_' }],
+      'max-lines-per-function': ['error', { max: 120, skipBlankLines: true, skipComments: true }],
+      'max-lines': ['error', { max: 400, skipBlankLines: true, skipComments: true }],
+      'max-params': ['error', 4],
+      eqeqeq: 'error',
+      'no-console': 'error',
+    },
+  },
+  { files: ['src/ui/**/*.tsx', 'src/app/**/*.tsx'], ...reactHooks.configs.flat['recommended-latest'] },
+  {
+    files: ['src/cli/**', 'src/server/jobs/worker.ts', 'demo/**', 'tests/**', '*.config.*'],
+    rules: { 'no-console': 'off' },
+  },
+  {
+    files: ['**/*.test.ts', 'tests/**', 'demo/**'],
+    rules: { 'max-lines-per-function': 'off', '@typescript-eslint/no-non-null-assertion': 'off' },
+  },
+);

@@ -1,0 +1,95 @@
+/**
+ * What a reference written on a page points at. Follows the WHATWG URL standard (https://url.spec.whatwg.org/);
+ * a site without a host of its own stands at an invented origin, so that nothing on it can be confused with the web.
+ */
+
+/** The origin at which a site read from files stands while its addresses are resolved (RFC 2606 name). */
+const FILE_ORIGIN = 'http://site.invalid';
+
+/** How a site's own addresses are told from others. */
+export interface SiteAddressing {
+  /** Scheme and host at which the site stands, without a trailing slash. */
+  readonly origin: string;
+  /** Host names (lower case, with the port if any) that are the site itself; `http` and `https` alike. */
+  readonly hosts: readonly string[];
+}
+
+/** Where a reference leads: a file of the site, another address, or nowhere. */
+export type ResolvedAddress =
+  | { readonly kind: 'site'; readonly path: string }
+  | { readonly kind: 'elsewhere'; readonly url: string }
+  | { readonly kind: 'none' };
+
+const NOWHERE: ResolvedAddress = { kind: 'none' };
+
+/** The addressing of a site read from files; `hosts` are the names under which readers see it, if known. */
+export function siteOfFiles(hosts: readonly string[] = []): SiteAddressing {
+  return { origin: FILE_ORIGIN, hosts: ['site.invalid', ...hosts.map((host) => host.toLowerCase())] };
+}
+
+/** The absolute URL of a file of the site. `path` is relative to the root and percent-decoded. */
+export function urlOfPath(path: string, site: SiteAddressing): string {
+  return `${site.origin}/${encodePath(path)}`;
+}
+
+/** A percent-decoded path as it is written in a URL; a `%2F` that stood for a slash in a name stays. */
+export function encodePath(path: string): string {
+  return path
+    .split('/')
+    .map((segment) => encodeURIComponent(segment).replace(/%252F/g, '%2F').replace(/['()*!]/g, percentOf))
+    .join('/');
+}
+
+const percentOf = (character: string) => `%${character.charCodeAt(0).toString(16).toUpperCase()}`;
+
+/** A URL path percent-decoded as UTF-8; sequences that are not UTF-8, and `%2F`, stay as they are. */
+export function decodePath(path: string): string {
+  if (!path.includes('%')) return path;
+  return path.replace(/(?:%[0-9a-f]{2})+/gi, (run) => {
+    try {
+      return decodeURIComponent(run.replace(/%2f/gi, '%252F'));
+    } catch {
+      // Not UTF-8: such a name can only be written percent-encoded, so it stays.
+      return run;
+    }
+  });
+}
+
+/**
+ * Resolves a reference as a browser does.
+ *
+ * @param value the decoded attribute value or CSS address
+ * @param base absolute URL of the page (or of its `base`), or of the style sheet
+ * @returns `none` for an empty reference and for one that the standard can't parse
+ */
+export function resolveAddress(value: string, base: string, site: SiteAddressing): ResolvedAddress {
+  const trimmed = value.trim();
+  if (trimmed === '') return NOWHERE;
+  if (!URL.canParse(trimmed, base)) return NOWHERE;
+  const url = new URL(trimmed, base);
+  if ((url.protocol === 'http:' || url.protocol === 'https:') && site.hosts.includes(url.host)) {
+    return { kind: 'site', path: decodePath(url.pathname.slice(1)) };
+  }
+  return { kind: 'elsewhere', url: url.href };
+}
+
+/** The address as rows and screens write it: path for a file of the site, URL elsewhere, `null` for nowhere. */
+export function addressText(address: ResolvedAddress): string | null {
+  switch (address.kind) {
+    case 'site':
+      return address.path;
+    case 'elsewhere':
+      return address.url;
+    case 'none':
+      return null;
+  }
+}
+
+const PICTURE_NAME = /\.(?:jpe?g|jpe|jfif|pjpeg|png|apng|gif|webp|avif|svgz?|bmp|ico|tiff?|hei[cf]|jxl)$/i;
+
+/** Whether an address is that of a picture, judged by the ending of its last segment. */
+export function isPictureAddress(address: ResolvedAddress): boolean {
+  if (address.kind === 'none') return false;
+  if (address.kind === 'site') return PICTURE_NAME.test(address.path);
+  return PICTURE_NAME.test(address.url.replace(/[?#].*$/s, '')) || /^data:image\//i.test(address.url);
+}

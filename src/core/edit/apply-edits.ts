@@ -1,0 +1,105 @@
+/**
+ * Changes a source by edits, splicing into the original bytes: outside the edits not one byte differs, invalid
+ * sequences and line ends included. Knows nothing of pages; it is told what to change.
+ */
+import { byteOffsets } from '../source/byte-offsets';
+import type { SourceText } from '../source/decode-source';
+import { encodeText, isWritableEncoding } from '../source/encode-text';
+import type { Problem } from '../problem';
+import { mismatchProblem, overlapProblem, unencodableProblem, type SourceEdit } from './source-edit';
+
+export type ApplyResult =
+  | {
+      readonly ok: true;
+      readonly bytes: Uint8Array;
+      /** Applied to `bytes`, these give the original bytes again. */
+      readonly inverse: readonly SourceEdit[];
+    }
+  | { readonly ok: false; readonly problem: Problem };
+
+/**
+ * Applies edits to a source.
+ *
+ * @param edits in any order; two may touch but not overlap; exact repeats count once
+ * @returns a problem (`EDIT_OVERLAP`, `EDIT_MISMATCH`, `EDIT_UNENCODABLE`) and nothing changed, or the new bytes
+ */
+export function applyEdits(
+  original: { readonly bytes: Uint8Array; readonly source: SourceText },
+  edits: readonly SourceEdit[],
+): ApplyResult {
+  const { bytes, source } = original;
+  const ordered = orderEdits(edits);
+  const problem = checkEdits(ordered, source);
+  if (problem) return { ok: false, problem };
+  const bounds = byteOffsets(bytes, source, ordered.flatMap(({ start, end }) => [start, end]));
+  const parts: Uint8Array[] = [];
+  const inverse: SourceEdit[] = [];
+  let copied = 0;
+  let shift = 0;
+  for (const [i, edit] of ordered.entries()) {
+    const from = bounds[i * 2] ?? 0;
+    const to = bounds[i * 2 + 1] ?? from;
+    const added = edit.becomesBytes ? fromHex(edit.becomesBytes) : encodeText(edit.becomes, source.encoding);
+    if (!added) return { ok: false, problem: unencodableProblem(edit, source.encoding) };
+    parts.push(bytes.subarray(copied, from), added);
+    inverse.push(invertEdit(edit, shift, { removed: bytes.subarray(from, to), encoding: source.encoding }));
+    copied = to;
+    shift += edit.becomes.length - (edit.end - edit.start);
+  }
+  parts.push(bytes.subarray(copied));
+  return { ok: true, bytes: joinBytes(parts), inverse };
+}
+
+/** Edits by position, exact repeats taken out. */
+function orderEdits(edits: readonly SourceEdit[]): SourceEdit[] {
+  const ordered = [...edits].sort((a, b) => a.start - b.start || a.end - b.end);
+  return ordered.filter((edit, i) => {
+    const before = ordered[i - 1];
+    return !before || before.start !== edit.start || before.end !== edit.end || before.becomes !== edit.becomes;
+  });
+}
+
+function checkEdits(ordered: readonly SourceEdit[], source: SourceText): Problem | null {
+  for (const [i, edit] of ordered.entries()) {
+    const before = ordered[i - 1];
+    if (before && (before.end > edit.start || (before.start === edit.start && before.end === edit.end))) {
+      return overlapProblem(before, edit);
+    }
+    const found = source.text.slice(edit.start, edit.end);
+    if (found !== edit.was || edit.end < edit.start || edit.end > source.text.length) {
+      return mismatchProblem(edit, found);
+    }
+    if (!isWritableEncoding(source.encoding)) return unencodableProblem(edit, source.encoding);
+  }
+  return null;
+}
+
+function invertEdit(
+  edit: SourceEdit,
+  shift: number,
+  { removed, encoding }: { removed: Uint8Array; encoding: string },
+): SourceEdit {
+  const start = edit.start + shift;
+  const inverse = { start, end: start + edit.becomes.length, was: edit.becomes, becomes: edit.was };
+  const again = encodeText(edit.was, encoding);
+  const isSame = again?.length === removed.length && again.every((byte, i) => byte === removed[i]);
+  return isSame ? inverse : { ...inverse, becomesBytes: toHex(removed) };
+}
+
+function joinBytes(parts: readonly Uint8Array[]): Uint8Array {
+  const joined = new Uint8Array(parts.reduce((sum, part) => sum + part.length, 0));
+  let at = 0;
+  for (const part of parts) {
+    joined.set(part, at);
+    at += part.length;
+  }
+  return joined;
+}
+
+function toHex(bytes: Uint8Array): string {
+  return Array.from(bytes, (byte) => byte.toString(16).padStart(2, '0')).join('');
+}
+
+function fromHex(hex: string): Uint8Array {
+  return Uint8Array.from(hex.match(/../g) ?? [], (pair) => Number.parseInt(pair, 16));
+}

@@ -1,0 +1,64 @@
+/**
+ * The name that assistive technology gives a picture, and what kind of alternative it has.
+ * https://www.w3.org/TR/accname-1.2/ in its order: labelledby, label, alt, title.
+ * It does not take generated content or CSS visibility into account.
+ */
+import { attributeText, type Element } from './attribute-value';
+import { collapse, textOf } from './node-text';
+import type { PageTree } from './page-tree';
+
+const byId = new WeakMap<PageTree, Map<string, Element>>();
+
+function elementById(tree: PageTree, id: string): Element | undefined {
+  let map = byId.get(tree);
+  if (!map) {
+    map = new Map();
+    for (const element of tree.elements) {
+      const own = attributeText(element, 'id');
+      if (own && !map.has(own)) map.set(own, element);
+    }
+    byId.set(tree, map);
+  }
+  return map.get(id);
+}
+
+function labelledBy(tree: PageTree, element: Element): string {
+  const ids = attributeText(element, 'aria-labelledby');
+  if (!ids?.trim()) return '';
+  const parts = ids.trim().split(/\s+/).map((id) => {
+    const target = elementById(tree, id);
+    if (!target) return '';
+    return attributeText(target, 'aria-label') ?? textOf(target, { pictures: true });
+  });
+  return collapse(parts.join(' '));
+}
+
+/** The accessible name of an element that shows a picture; empty where it has none. */
+export function accessibleName(tree: PageTree, element: Element): string {
+  const labelled = labelledBy(tree, element) || collapse(attributeText(element, 'aria-label') ?? '');
+  if (labelled) return labelled;
+  const alt = attributeText(element, 'alt');
+  if (alt !== null && (collapse(alt) || alt === '')) return collapse(alt);
+  return collapse(attributeText(element, 'title') ?? '');
+}
+
+/** The accessible name of a link: its label, else what it contains, else its title. */
+export function linkName(tree: PageTree, link: Element): string {
+  return (
+    labelledBy(tree, link) ||
+    collapse(attributeText(link, 'aria-label') ?? '') ||
+    textOf(link, { pictures: true }) ||
+    collapse(attributeText(link, 'title') ?? '')
+  );
+}
+
+/** Whether a picture is marked as decoration: an empty alt text, or a role that takes it out of the tree. */
+export function isDecorative(element: Element): boolean {
+  const role = attributeText(element, 'role')?.trim().toLowerCase().split(/\s+/)[0];
+  if (role === 'presentation' || role === 'none') return true;
+  return (
+    attributeText(element, 'alt')?.trim() === '' &&
+    !attributeText(element, 'aria-label')?.trim() &&
+    !attributeText(element, 'aria-labelledby')?.trim()
+  );
+}

@@ -1,0 +1,31 @@
+import { attributeText, type Element } from './attribute-value';
+import type { FoundReference } from './kinds/kind';
+import type { DeclaredSlot } from './placement';
+
+/** Pixels of a legacy dimension attribute (HTML standard, "rules for parsing dimension values"); `null` for per cent. */
+function pixels(value: string | null): number | null {
+  const match = /^\s*(\d+(?:\.\d+)?)\s*(px|%)?/.exec(value ?? '');
+  return match && match[2] !== '%' ? Number(match[1]) : null;
+}
+
+/** A `width: 300px` in a style attribute; `null` where it is not in pixels. */
+function stylePixels(style: string | null, property: string): number | null {
+  const match = new RegExp(`(?:^|;)\\s*${property}\\s*:\\s*(\\d+(?:\\.\\d+)?)px`, 'i').exec(style ?? '');
+  return match ? Number(match[1]) : null;
+}
+
+/** What an element's own markup declares about the space for its picture. */
+export function declaredSlot(element: Element, sizer: Element, found: FoundReference): DeclaredSlot {
+  const style = attributeText(sizer, 'style');
+  return {
+    widthPx: stylePixels(style, 'width') ?? pixels(attributeText(sizer, 'width')),
+    heightPx: stylePixels(style, 'height') ?? pixels(attributeText(sizer, 'height')),
+    sizes: attributeText(element, 'sizes'),
+    descriptor: found.descriptor,
+    type: attributeText(element, 'type'),
+    media: attributeText(element, 'media'),
+    loading: attributeText(sizer, 'loading'),
+    classes: attributeText(element, 'class') ?? '',
+    writtenIn: found.attribute,
+  };
+}

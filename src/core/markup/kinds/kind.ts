@@ -1,0 +1,64 @@
+/**
+ * What a kind of placement is to the reader of pages: which elements to look at, and what they refer to. A new kind
+ * is a file here and its line in `all-kinds.ts`.
+ */
+import type { Span } from '../../source/span';
+import type { AttributeValue, Element } from '../attribute-value';
+import type { Surroundings } from '../page-tree';
+
+/** Every kind of placement that Ibidem reads, in the order in which rows of one element are listed. */
+export const PLACEMENT_KINDS = [
+  'img',
+  'srcset',
+  'source',
+  'input',
+  'poster',
+  'video',
+  'audio',
+  'svg-image',
+  'object',
+  'embed',
+  'icon',
+  'preload',
+  'meta',
+  'link',
+  'attribute-background',
+  'css',
+] as const;
+
+export type PlacementKind = (typeof PLACEMENT_KINDS)[number];
+
+/** One reference found in a page's markup, not yet resolved. */
+export interface FoundReference {
+  readonly kind: PlacementKind;
+  /** The attribute it is written in, as in the source. */
+  readonly attribute: string;
+  /** The decoded reference. */
+  readonly value: string;
+  /** Where its characters stand. */
+  readonly span: Span;
+  /** The srcset descriptor (`480w`, `2x`); empty elsewhere. */
+  readonly descriptor: string;
+}
+
+export interface KindReader {
+  /** Tag names it wants to see. */
+  readonly tags: readonly string[];
+  read(element: Element, page: ElementReader): FoundReference[];
+}
+
+/** What a kind's reader may ask of the page about an element. */
+export interface ElementReader {
+  locate(name: string): AttributeValue | null;
+  text(name: string): string | null;
+  readonly around: Surroundings;
+}
+
+/** The whole value of an attribute as one reference; none where it is absent or empty. */
+export function wholeAttribute(kind: PlacementKind, attribute: string, page: ElementReader): FoundReference[] {
+  const found = page.locate(attribute);
+  if (!found || found.value.trim() === '') return [];
+  const lead = found.value.length - found.value.trimStart().length;
+  const tail = found.value.trimEnd().length;
+  return [{ kind, attribute, value: found.value.trim(), span: found.spanOf(lead, tail), descriptor: '' }];
+}

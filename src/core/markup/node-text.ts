@@ -1,0 +1,91 @@
+/** Reads the words in and around elements of a parsed page. Every function is bounded, however large the page. */
+import type { DefaultTreeAdapterTypes } from 'parse5';
+import { attributeText, type Element } from './attribute-value';
+
+export type Node = DefaultTreeAdapterTypes.Node;
+
+const SILENT = new Set(['script', 'style', 'template', 'noscript']);
+const MAX_NODES = 400;
+
+export function isElement(node: Node | null | undefined): node is Element {
+  return node !== null && node !== undefined && 'tagName' in node;
+}
+
+/** Runs of white space as one blank, none at the ends. */
+export function collapse(text: string): string {
+  return text.replace(/[\s\u00a0]+/g, ' ').trim();
+}
+
+/**
+ * The text that readers meet inside a node, white space collapsed.
+ *
+ * @param options.without an element to leave out
+ * @param options.pictures whether alt texts of pictures inside count as text (as in an accessible name)
+ * @param options.limit at most this many characters
+ */
+export function textOf(
+  node: Node,
+  options: { without?: Element; pictures?: boolean; limit?: number } = {},
+): string {
+  const limit = options.limit ?? 300;
+  const stack: Node[] = [node];
+  let text = '';
+  for (let visited = 0; stack.length > 0 && visited < MAX_NODES && text.length < limit * 2; visited++) {
+    const next = stack.pop();
+    if (!next || next === options.without) continue;
+    if ('value' in next && next.nodeName === '#text') {
+      text += next.value;
+    } else if (isElement(next)) {
+      if (SILENT.has(next.tagName)) continue;
+      if (next.tagName === 'br') text += ' ';
+      if (options.pictures && next.tagName === 'img') text += ` ${attributeText(next, 'alt') ?? ''} `;
+    }
+    if ('childNodes' in next) {
+      for (let i = next.childNodes.length - 1; i >= 0; i--) {
+        const child = next.childNodes[i];
+        if (child) stack.push(child);
+      }
+    }
+  }
+  return collapse(text).slice(0, limit);
+}
+
+/**
+ * The text beside an element: before it (`-1`) or after it (`1`), gathered outwards through its ancestors until
+ * `limit` characters are found.
+ */
+export function textBeside(element: Element, direction: -1 | 1, limit = 120): string {
+  let text = '';
+  let from: Node = element;
+  for (let level = 0; level < 4 && text.length < limit; level++) {
+    const parent: Node | null = 'parentNode' in from ? from.parentNode : null;
+    if (!parent || !('childNodes' in parent) || (isElement(parent) && parent.tagName === 'html')) break;
+    text = gatherSiblings(parent.childNodes, { from, direction, limit, text });
+    if (isElement(parent) && parent.tagName === 'body') break;
+    from = parent;
+  }
+  return direction === 1 ? clipEnd(text, limit) : clipStart(text, limit);
+}
+
+function gatherSiblings(
+  siblings: readonly Node[],
+  { from, direction, limit, text }: { from: Node; direction: -1 | 1; limit: number; text: string },
+): string {
+  let gathered = text;
+  let at = siblings.indexOf(from as DefaultTreeAdapterTypes.ChildNode) + direction;
+  for (let steps = 0; steps < 8 && gathered.length < limit; steps++, at += direction) {
+    const sibling = siblings[at];
+    if (!sibling) break;
+    const words = textOf(sibling, { limit });
+    if (words) gathered = direction === 1 ? `${gathered} ${words}`.trim() : `${words} ${gathered}`.trim();
+  }
+  return gathered;
+}
+
+function clipEnd(text: string, limit: number): string {
+  return text.length <= limit ? text : `${text.slice(0, limit).replace(/\s+\S*$/, '')} …`;
+}
+
+function clipStart(text: string, limit: number): string {
+  return text.length <= limit ? text : `… ${text.slice(-limit).replace(/^\S*\s+/, '')}`;
+}

@@ -1,0 +1,189 @@
+/** Finds which pictures of a page's style sheets (its own, the linked ones and their imports) the page shows. */
+import { resolveAddress, type SiteAddressing } from '../address/resolve-address';
+import type { SourceText } from '../source/decode-source';
+import { lineStarts, positionAt } from '../source/line-index';
+import { matchSheet } from '../styles/match-elements';
+import { readSheet, type StyleReading, type StyleReference } from '../styles/read-sheet';
+import { attributeText, type Element } from './attribute-value';
+import type { FoundReference } from './kinds/kind';
+import type { PageTree } from './page-tree';
+import type { Placement, PlacementSurroundings } from './placement';
+
+/** A style sheet of the site, read once for all pages. */
+export interface SheetText {
+  readonly path: string;
+  /** Absolute URL against which its references resolve. */
+  readonly url: string;
+  readonly source: SourceText;
+  readonly reading: StyleReading;
+  readonly starts: readonly number[];
+}
+
+export type SheetSource = (path: string) => SheetText | undefined;
+
+/** Reads a style sheet once, for all the pages that link it. */
+export function sheetText(path: string, url: string, source: SourceText): SheetText {
+  return { path, url, source, reading: readSheet(source.text), starts: lineStarts(source.text) };
+}
+
+interface StylesInput {
+  readonly tree: PageTree;
+  readonly base: string;
+  readonly page: string;
+  readonly site: SiteAddressing;
+  readonly sheetOf: SheetSource;
+}
+
+type Describe = (element: { readonly at: number; readonly found: FoundReference }) => PlacementSurroundings;
+
+interface PlacedStyles {
+  readonly placements: Placement[];
+  readonly sheets: readonly string[];
+  readonly met: ReadonlySet<string>;
+}
+
+/** The name under which a sheet's reference is counted as met. */
+export function referenceKey(path: string, reference: StyleReference): string {
+  return `${path}#${reference.span.start}`;
+}
+
+/** Places the pictures of every style that applies to a page; `describe` tells what stands around an element. */
+export function placeStyles(input: StylesInput, describe: Describe): PlacedStyles {
+  const { tree, page } = input;
+  const placements: Placement[] = [];
+  const sheets: string[] = [];
+  const met = new Set<string>();
+  const queue: { value: string; base: string }[] = [];
+
+  for (let at = 0; at < tree.elements.length; at++) {
+    const element = tree.elements[at] as Element;
+    if (element.tagName === 'link' && isStyleLink(element)) {
+      queue.push({ value: attributeText(element, 'href') ?? '', base: input.base });
+    } else if (element.tagName === 'style') {
+      const own = ownSheet(input, element);
+      if (!own) continue;
+      queue.push(...own.reading.imports.map(({ value }) => ({ value, base: input.base })));
+      placements.push(...placeSheet(input, own, describe, true).map(({ placement }) => placement));
+    }
+  }
+  const visited = new Set<string>();
+  for (let link = queue.shift(); link; link = queue.shift()) {
+    const address = resolveAddress(link.value, link.base, input.site);
+    if (address.kind !== 'site' || visited.has(address.path)) continue;
+    visited.add(address.path);
+    sheets.push(address.path);
+    const sheet = input.sheetOf(address.path);
+    if (!sheet) continue;
+    queue.push(...sheet.reading.imports.map(({ value }) => ({ value, base: sheet.url })));
+    for (const { placement, reference } of placeSheet(input, { ...sheet, shift: 0 }, describe, false)) {
+      met.add(referenceKey(sheet.path, reference));
+      placements.push({ ...placement, page });
+    }
+  }
+  return { placements, sheets, met };
+}
+
+function isStyleLink(element: Element): boolean {
+  const rels = (attributeText(element, 'rel') ?? '').toLowerCase().split(/\s+/);
+  if (!rels.includes('stylesheet') || rels.includes('alternate')) return false;
+  const type = attributeText(element, 'type')?.trim().toLowerCase();
+  return !type || type === 'text/css';
+}
+
+type PlacedSheet = SheetText & { readonly shift: number };
+
+/** A `style` element as a sheet whose offsets are those of the page. */
+function ownSheet(input: StylesInput, element: Element): PlacedSheet | null {
+  const { tree } = input;
+  const start = element.sourceCodeLocation?.startTag?.endOffset;
+  if (start === undefined) return null;
+  const end = element.sourceCodeLocation?.endTag?.startOffset ?? element.sourceCodeLocation?.endOffset ?? start;
+  const shift = start + tree.shift;
+  const text = tree.text.slice(shift, end + tree.shift);
+  const reading = readSheet(text);
+  if (reading.references.length === 0 && reading.imports.length === 0) return null;
+  return { path: input.page, url: input.base, source: tree.source, reading, starts: lineStarts(tree.text), shift };
+}
+
+/** The placements of one sheet on the page; those that meet nothing are left out unless `withDormant`. */
+function placeSheet(input: StylesInput, sheet: PlacedSheet, describe: Describe, withDormant: boolean): PlacedReference[] {
+  const matches = matchSheet(sheet.reading, input.tree);
+  const references = withDormant ? sheet.reading.references : matches.keys();
+  return Array.from(references, (reference) => {
+    const met = matches.get(reference);
+    const surroundings = met ? describe({ at: met.at, found: asFound(reference) }) : NOWHERE;
+    const placement: Placement = {
+      ...surroundings,
+      ...located(sheet, reference, input.site),
+      thread: `${sheet.path}|${reference.rule}`,
+      kind: 'css',
+      page: input.page,
+      dormant: !met,
+      context: { ...surroundings.context, meets: met?.count ?? 0 },
+      declared: { ...surroundings.declared, classes: reference.selectors.join(', ') },
+    };
+    return { placement, reference };
+  });
+}
+
+interface PlacedReference {
+  readonly placement: Placement;
+  readonly reference: StyleReference;
+}
+
+function asFound({ property, value, span }: StyleReference): FoundReference {
+  return { kind: 'css', attribute: property, value, span, descriptor: '' };
+}
+
+function located(sheet: PlacedSheet, reference: StyleReference, site: SiteAddressing) {
+  const start = reference.span.start + sheet.shift;
+  const end = reference.span.end + sheet.shift;
+  return {
+    source: sheet.path,
+    raw: sheet.source.text.slice(start, end),
+    start,
+    end,
+    ...positionAt(sheet.starts, start),
+    address: resolveAddress(reference.value, sheet.url, site),
+  };
+}
+
+/** What is said of a rule that meets nothing: there is nothing around it. */
+const NOWHERE: PlacementSurroundings = {
+  elementPath: '',
+  thread: '',
+  alt: null,
+  name: '',
+  caption: null,
+  link: null,
+  decorative: true,
+  hidden: true,
+  context: { headings: [], before: '', after: '', inFigure: false, group: null, meets: 0 },
+  declared: {
+    widthPx: null,
+    heightPx: null,
+    sizes: null,
+    descriptor: '',
+    type: null,
+    media: null,
+    loading: null,
+    classes: '',
+    writtenIn: '',
+  },
+  words: { alt: null, addAttribute: null, caption: null },
+};
+
+/** The references of a sheet that met nothing on any page, as placements that belong to the sheet alone. */
+export function dormantPlacements(sheet: SheetText, met: ReadonlySet<string>, site: SiteAddressing): Placement[] {
+  return sheet.reading.references
+    .filter((reference) => !met.has(referenceKey(sheet.path, reference)))
+    .map((reference) => ({
+      ...NOWHERE,
+      ...located({ ...sheet, shift: 0 }, reference, site),
+      thread: `${sheet.path}|${reference.rule}`,
+      kind: 'css' as const,
+      page: sheet.path,
+      dormant: true,
+      declared: { ...NOWHERE.declared, classes: reference.selectors.join(', '), writtenIn: reference.property },
+    }));
+}

@@ -1,0 +1,94 @@
+import type { ResolvedAddress } from '../address/resolve-address';
+import type { Span } from '../source/span';
+import type { Quote } from './attribute-value';
+import type { PlacementKind } from './kinds/kind';
+
+/** The link around a placement. */
+export interface LinkAround {
+  readonly href: string;
+  /** What the link says besides this picture. */
+  readonly text: string;
+}
+
+/** The run of like elements that a placement's element belongs to, where there is one. */
+export interface GroupAround {
+  /** Element path of what holds the group. */
+  readonly path: string;
+  /** Position from 1. */
+  readonly index: number;
+  readonly size: number;
+}
+
+/** What stands around a placement. */
+export interface PlacementContext {
+  readonly headings: readonly string[];
+  readonly before: string;
+  readonly after: string;
+  readonly inFigure: boolean;
+  readonly group: GroupAround | null;
+  /** For CSS: how many elements of the page the rule meets (1000 stands for that many or more). */
+  readonly meets: number;
+}
+
+/** What the markup says about the space, before any style sheet. */
+export interface DeclaredSlot {
+  /** CSS pixels, or `null` where not declared in pixels. */
+  readonly widthPx: number | null;
+  readonly heightPx: number | null;
+  readonly sizes: string | null;
+  /** `480w`, `2x`, or empty. */
+  readonly descriptor: string;
+  readonly type: string | null;
+  readonly media: string | null;
+  readonly loading: string | null;
+  readonly classes: string;
+  /** For CSS: the property; for attributes: the attribute's name. */
+  readonly writtenIn: string;
+}
+
+/** Where the words that belong to a placement are written, so that they can be changed in place. */
+export interface WordAnchors {
+  /** The value of the alt attribute. */
+  readonly alt: { readonly span: Span; readonly quote: Quote } | null;
+  /** Where an attribute can be added to the element's tag; `null` where the element takes no alt text. */
+  readonly addAttribute: number | null;
+  /** The inside of the caption's element; `null` where there is none, or where more than text stands in it. */
+  readonly caption: Span | null;
+}
+
+/** One spot on one page where a file is shown. */
+export interface Placement {
+  readonly kind: PlacementKind;
+  /** Address of the page, relative to the site's root. */
+  readonly page: string;
+  /** Address of the file in which the reference is written: the page itself, or a style sheet. */
+  readonly source: string;
+  /** Exactly the characters between `start` and `end` of the decoded source. */
+  readonly raw: string;
+  readonly start: number;
+  readonly end: number;
+  readonly line: number;
+  readonly column: number;
+  readonly address: ResolvedAddress;
+  readonly elementPath: string;
+  /** The same spot's name in every survey: structure, not position. */
+  readonly thread: string;
+  /** `null` where the attribute is absent. */
+  readonly alt: string | null;
+  readonly name: string;
+  readonly caption: string | null;
+  readonly link: LinkAround | null;
+  readonly decorative: boolean;
+  readonly hidden: boolean;
+  /** A style rule that meets no element of the page. */
+  readonly dormant: boolean;
+  readonly context: PlacementContext;
+  readonly declared: DeclaredSlot;
+  readonly words: WordAnchors;
+}
+
+/** The part of a placement that comes from its element and what stands around it. */
+export type PlacementSurroundings = Omit<
+  Placement,
+  'kind' | 'page' | 'source' | 'raw' | 'start' | 'end' | 'line' | 'column' | 'address' | 'dormant'
+>;

@@ -1,0 +1,192 @@
+/**
+ * Reads a page: every placement on it, written in its markup, in its own styles and in the style sheets it links.
+ * Any text gives a result; comments, templates and scripts are not placements.
+ */
+import { resolveAddress, urlOfPath, type ResolvedAddress, type SiteAddressing } from '../address/resolve-address';
+import type { SourceText } from '../source/decode-source';
+import { lineStarts, positionAt } from '../source/line-index';
+import { readStyleAttribute } from '../styles/read-sheet';
+import { accessibleName, isDecorative, linkName } from './accessible-name';
+import { attributeText, locateAttribute, type Element } from './attribute-value';
+import { captionElement, readCaption } from './caption';
+import { declaredSlot } from './declared-slot';
+import { elementPath } from './element-path';
+import { groupAround } from './group-around';
+import { kindsFor } from './kinds/all-kinds';
+import type { FoundReference } from './kinds/kind';
+import { isElement, textBeside, textOf } from './node-text';
+import { headingsOver, readTree, type PageTree, type Surroundings } from './page-tree';
+import { placeStyles, type SheetSource } from './place-styles';
+import type { Placement, PlacementSurroundings, WordAnchors } from './placement';
+
+export interface PageInput {
+  /** Relative to the site's root, percent-decoded: `news/2019/index.html`. */
+  readonly address: string;
+  readonly source: SourceText;
+  readonly site: SiteAddressing;
+  /** Gives a style sheet of the site by its path; `undefined` where it is missing or not of the site. */
+  readonly sheetOf: SheetSource;
+}
+
+export interface PageReading {
+  readonly address: string;
+  readonly title: string;
+  readonly language: string | null;
+  readonly encoding: string;
+  readonly placements: readonly Placement[];
+  /** Paths of the site's style sheets that the page uses, imports included, found or not. */
+  readonly sheets: readonly string[];
+  /** For each style sheet, which of its references meet something on this page: `path#start`. */
+  readonly met: ReadonlySet<string>;
+}
+
+/** Reads one page. Never throws, and takes time in proportion to the page's length. */
+export function readPage(input: PageInput): PageReading {
+  const tree = readTree(input.source);
+  const pageUrl = urlOfPath(input.address, input.site);
+  const base = baseOf(tree, pageUrl);
+  const reader: PageReader = { ...input, tree, base, starts: lineStarts(tree.text), seen: new Set() };
+  const placements: Placement[] = [];
+  for (let at = 0; at < tree.elements.length; at++) {
+    const element = tree.elements[at] as Element;
+    const around = tree.surroundings[at] as Surroundings;
+    for (const found of referencesOf(reader, element, around)) {
+      const placement = place(reader, at, found);
+      if (placement) placements.push(placement);
+    }
+  }
+  const styles = placeStyles({ tree, base, page: input.address, site: input.site, sheetOf: input.sheetOf }, (element) =>
+    describe(reader, element.at, element.found),
+  );
+  return {
+    address: input.address,
+    title: tree.title,
+    language: tree.language,
+    encoding: input.source.encoding,
+    placements: [...placements, ...styles.placements],
+    sheets: styles.sheets,
+    met: styles.met,
+  };
+}
+
+interface PageReader extends PageInput {
+  readonly tree: PageTree;
+  readonly base: string;
+  readonly starts: readonly number[];
+  /** `kind:start` of what is listed already: an element that the parser cloned is still one in the source. */
+  readonly seen: Set<string>;
+}
+
+function baseOf(tree: PageTree, pageUrl: string): string {
+  if (tree.baseHref === null || !URL.canParse(tree.baseHref.trim(), pageUrl)) return pageUrl;
+  const base = new URL(tree.baseHref.trim(), pageUrl);
+  return base.protocol === 'data:' || base.protocol === 'javascript:' ? pageUrl : base.href;
+}
+
+/** What an element refers to, in its attributes and in its style. */
+function referencesOf({ tree }: PageReader, element: Element, around: Surroundings): FoundReference[] {
+  const readers = kindsFor(element.tagName);
+  const style = element.attrs.length > 0 ? attributeText(element, 'style') : null;
+  if (readers.length === 0 && style === null) return NOTHING;
+  const page = {
+    locate: (name: string) => locateAttribute(tree, element, name),
+    text: (name: string) => attributeText(element, name),
+    around,
+  };
+  const found = readers.flatMap((kind) => kind.read(element, page));
+  if (style === null) return found;
+  for (const reference of readStyleAttribute(style)) {
+    const place = page.locate('style');
+    if (!place) continue;
+    found.push({
+      kind: 'css',
+      attribute: reference.property,
+      value: reference.value,
+      span: place.spanOf(reference.span.start, reference.span.end),
+      descriptor: '',
+    });
+  }
+  return found;
+}
+
+const NOTHING: FoundReference[] = [];
+
+function place(reader: PageReader, at: number, found: FoundReference): Placement | null {
+  const key = `${found.kind}:${found.span.start}`;
+  if (reader.seen.has(key)) return null;
+  reader.seen.add(key);
+  const { tree } = reader;
+  return {
+    ...describe(reader, at, found),
+    kind: found.kind,
+    page: reader.address,
+    source: reader.address,
+    raw: tree.text.slice(found.span.start, found.span.end),
+    ...found.span,
+    ...positionAt(reader.starts, found.span.start),
+    address: resolve(reader, found.value),
+    dormant: false,
+  };
+}
+
+function resolve(reader: PageReader, value: string): ResolvedAddress {
+  return resolveAddress(value, reader.base, reader.site);
+}
+
+const WITH_ALT = new Set(['img', 'srcset', 'source', 'input']);
+
+function describe(reader: PageReader, at: number, found: FoundReference): PlacementSurroundings {
+  const { tree } = reader;
+  const element = tree.elements[at] as Element;
+  const around = tree.surroundings[at] as Surroundings;
+  const shown = found.kind === 'source' ? (imageOf(around.picture) ?? element) : element;
+  const hasAlt = WITH_ALT.has(found.kind);
+  const caption = found.kind === 'meta' || found.kind === 'icon' ? null : captionElement(shown, around.figure);
+  const words = caption ? readCaption(tree, caption) : null;
+  const link = found.kind === 'link' ? null : around.link;
+  const path = elementPath(element);
+  return {
+    elementPath: path,
+    thread: `${path}|${found.kind === 'css' ? `style:${found.attribute}` : found.attribute}|${found.descriptor}`,
+    alt: hasAlt ? attributeText(shown, 'alt') : null,
+    name: found.kind === 'link' ? linkName(tree, element) : NAMELESS.has(found.kind) ? '' : accessibleName(tree, shown),
+    caption: words?.text ?? null,
+    link: link
+      ? { href: attributeText(link, 'href') ?? '', text: textOf(link, { without: shown, limit: 200 }) }
+      : null,
+    decorative: found.kind === 'css' || (hasAlt && (isDecorative(shown) || around.ariaHidden)),
+    hidden: around.hidden || around.ariaHidden || attributeText(element, 'hidden') !== null,
+    context: {
+      headings: headingsOver(tree, at),
+      before: HEAD_KINDS.has(found.kind) ? '' : textBeside(shown, -1),
+      after: HEAD_KINDS.has(found.kind) ? '' : textBeside(shown, 1),
+      inFigure: around.figure !== null,
+      group: HEAD_KINDS.has(found.kind) ? null : groupAround(shown),
+      meets: 1,
+    },
+    declared: declaredSlot(element, shown, found),
+    words: wordAnchors(tree, hasAlt ? shown : null, words?.span ?? null),
+  };
+}
+
+const NAMELESS = new Set(['css', 'icon', 'meta', 'preload', 'attribute-background']);
+const HEAD_KINDS = new Set(['icon', 'meta', 'preload']);
+
+function imageOf(picture: Element | null): Element | null {
+  return picture?.childNodes.find((child): child is Element => isElement(child) && child.tagName === 'img') ?? null;
+}
+
+/** Where alt text and caption of a picture can be written. */
+function wordAnchors(tree: PageTree, shown: Element | null, caption: WordAnchors['caption']): WordAnchors {
+  if (!shown) return { alt: null, addAttribute: null, caption };
+  const alt = locateAttribute(tree, shown, 'alt');
+  const bare = shown.sourceCodeLocation?.attrs?.['alt'];
+  const tagStart = shown.sourceCodeLocation?.startTag?.startOffset ?? shown.sourceCodeLocation?.startOffset;
+  const nameLength = /^<[a-z]+/i.exec(tree.text.slice((tagStart ?? 0) + tree.shift, (tagStart ?? 0) + tree.shift + 12));
+  return {
+    alt: alt ? { span: alt.span, quote: alt.quote } : null,
+    addAttribute:
+      alt || bare || tagStart === undefined || !nameLength ? null : tagStart + tree.shift + nameLength[0].length,
+    caption,
+  };
+}

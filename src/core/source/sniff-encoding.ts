@@ -1,0 +1,70 @@
+/**
+ * Which encoding a page or style sheet is written in, by the WHATWG rules:
+ * byte order mark, then the HTTP charset, then what the bytes themselves declare, then the fallback.
+ * https://html.spec.whatwg.org/multipage/parsing.html#determining-the-character-encoding
+ * It does not guess from letter frequencies.
+ */
+
+/** The WHATWG name (lower case) for an encoding label, or `null` for an unknown one. */
+export function encodingOfLabel(label: string | null | undefined): string | null {
+  if (!label) return null;
+  const trimmed = label.trim().toLowerCase();
+  if (trimmed === 'x-user-defined') return 'windows-1252';
+  try {
+    return new TextDecoder(trimmed).encoding;
+  } catch {
+    // TextDecoder throws for a label it does not know: that is the answer "unknown".
+    return null;
+  }
+}
+
+/** The encoding a byte order mark names, or `null` where there is none. */
+export function encodingOfByteOrderMark(bytes: Uint8Array): string | null {
+  if (bytes[0] === 0xef && bytes[1] === 0xbb && bytes[2] === 0xbf) return 'utf-8';
+  if (bytes[0] === 0xfe && bytes[1] === 0xff) return 'utf-16be';
+  if (bytes[0] === 0xff && bytes[1] === 0xfe) return 'utf-16le';
+  return null;
+}
+
+const ascii = (bytes: Uint8Array, length: number) => String.fromCharCode(...bytes.subarray(0, length));
+
+/** The charset that a `Content-Type`-like text names, or `null`. */
+export function charsetOfContentType(content: string | null | undefined): string | null {
+  const match = /charset\s*=\s*(?:"([^"]*)"|'([^']*)'|([^\s;"']+))/i.exec(content ?? '');
+  return match ? (match[1] ?? match[2] ?? match[3] ?? null) : null;
+}
+
+/**
+ * The encoding declared in the first 1024 bytes of a page ("prescan a byte stream"), or `null`.
+ * A page that says UTF-16 there can't be UTF-16, since the ASCII was readable: the standard makes it UTF-8.
+ */
+export function prescanHtml(bytes: Uint8Array): string | null {
+  const head = ascii(bytes, 1024);
+  const token = /<!--[\s\S]*?-->|<meta[\s/]((?:[^>"']|"[^"]*"|'[^']*')*)|<\/?[a-z](?:[^>"']|"[^"]*"|'[^']*')*|<[!/?][^>]*/gi;
+  for (const match of head.matchAll(token)) {
+    if (match[1] === undefined) continue;
+    const encoding = encodingOfMeta(match[1]);
+    if (encoding) return encoding.startsWith('utf-16') ? 'utf-8' : encoding;
+  }
+  return null;
+}
+
+function encodingOfMeta(attributes: string): string | null {
+  const values = new Map<string, string>();
+  const attribute = /([^\s=/>"']+)(?:\s*=\s*(?:"([^"]*)"|'([^']*)'|([^\s"'>]+)))?/g;
+  for (const [, name = '', double, single, bare] of attributes.matchAll(attribute)) {
+    const key = name.toLowerCase();
+    if (!values.has(key)) values.set(key, double ?? single ?? bare ?? '');
+  }
+  const charset = values.get('charset');
+  if (charset !== undefined) return encodingOfLabel(charset);
+  if (values.get('http-equiv')?.toLowerCase() !== 'content-type') return null;
+  return encodingOfLabel(charsetOfContentType(values.get('content')));
+}
+
+/** The encoding that a style sheet's first bytes declare by `@charset "…";` (CSS Syntax 3, §3.2), or `null`. */
+export function prescanCss(bytes: Uint8Array): string | null {
+  const match = /^@charset "([^"]*)";/.exec(ascii(bytes, 1024));
+  const encoding = encodingOfLabel(match?.[1]);
+  return encoding?.startsWith('utf-16') ? 'utf-8' : encoding;
+}

@@ -1,0 +1,113 @@
+/**
+ * Tells which elements of a page a style sheet's picture rules meet. Rules are filed under the id, class or tag
+ * name that their last compound asks for, as browsers do, so that most elements are asked nothing.
+ */
+import { compile, type Options } from 'css-select';
+import { parse, type CssNode } from 'css-tree';
+import { attributeText, type Element } from '../markup/attribute-value';
+import { isElement, textOf, type Node } from '../markup/node-text';
+import type { PageTree } from '../markup/page-tree';
+import type { StyleReading, StyleReference } from './read-sheet';
+
+type Test = (element: Element) => boolean;
+
+/** A sheet's picture rules, filed. */
+interface FiledRules {
+  readonly byKey: ReadonlyMap<string, readonly { readonly test: Test; readonly reference: StyleReference }[]>;
+}
+
+const adapter: NonNullable<Options<Node, Element>['adapter']> = {
+  isTag: isElement,
+  getAttributeValue: (element, name) => attributeText(element, name) ?? undefined,
+  getChildren: (node) => ('childNodes' in node ? node.childNodes : []),
+  getName: (element) => element.tagName,
+  getParent: (element) => element.parentNode,
+  getSiblings: (node) => ('parentNode' in node && node.parentNode ? node.parentNode.childNodes : [node]),
+  getText: (node) => textOf(node),
+  hasAttrib: (element, name) => element.attrs.some((attribute) => attribute.name === name),
+  removeSubsets: (nodes) => nodes,
+};
+
+const filed = { quirks: new WeakMap<StyleReading, FiledRules>(), strict: new WeakMap<StyleReading, FiledRules>() };
+
+/**
+ * For each picture reference of a sheet that meets something on the page: the first element it meets, and how many.
+ *
+ * @param reading one sheet (its imports are the caller's business)
+ */
+export function matchSheet(
+  reading: StyleReading,
+  tree: PageTree,
+): Map<StyleReference, { readonly at: number; readonly count: number }> {
+  const met = new Map<StyleReference, { at: number; count: number }>();
+  if (reading.references.length === 0) return met;
+  const rules = fileRules(reading, tree.quirks);
+  const ask = (key: string, at: number, element: Element) => {
+    const list = rules.byKey.get(key);
+    if (!list) return;
+    for (const { test, reference } of list) {
+      const known = met.get(reference);
+      if ((known && known.count >= MANY) || !test(element)) continue;
+      if (known) known.count++;
+      else met.set(reference, { at, count: 1 });
+    }
+  };
+  for (let at = 0; at < tree.elements.length; at++) {
+    const element = tree.elements[at] as Element;
+    ask('*', at, element);
+    ask(element.tagName.toLowerCase(), at, element);
+    for (const { name, value } of element.attrs) {
+      if (name === 'id') ask(`#${value.toLowerCase()}`, at, element);
+      else if (name === 'class') {
+        for (const token of value.toLowerCase().split(/\s+/)) if (token) ask(`.${token}`, at, element);
+      }
+    }
+  }
+  return met;
+}
+
+/** Past this many elements a reference's count is not followed further: "many" is answer enough. */
+const MANY = 1000;
+
+function fileRules(reading: StyleReading, quirks: boolean): FiledRules {
+  const cache = quirks ? filed.quirks : filed.strict;
+  const known = cache.get(reading);
+  if (known) return known;
+  const byKey = new Map<string, { test: Test; reference: StyleReference }[]>();
+  const tests = new Map<string, Test | null>();
+  for (const reference of reading.references) {
+    for (const selector of reference.selectors) {
+      if (!tests.has(selector)) tests.set(selector, compileSelector(selector, quirks));
+      const test = tests.get(selector);
+      if (!test) continue;
+      const key = keyOf(selector);
+      byKey.set(key, [...(byKey.get(key) ?? []), { test, reference }]);
+    }
+  }
+  const rules = { byKey };
+  cache.set(reading, rules);
+  return rules;
+}
+
+/** A test for a selector, or `null` for one that browsers (or css-select) do not understand: its rule meets nothing. */
+function compileSelector(selector: string, quirks: boolean): Test | null {
+  try {
+    return compile<Node, Element>(selector, { adapter, quirksMode: quirks, xmlMode: false }) as Test;
+  } catch {
+    // An unknown selector makes a browser drop its rule; the reference is then listed as dormant.
+    return null;
+  }
+}
+
+function keyOf(selector: string): string {
+  const tree = parse(selector, { context: 'selector' });
+  if (tree.type !== 'Selector') return '*';
+  let key = '*';
+  tree.children.forEach((node: CssNode) => {
+    if (node.type === 'Combinator') key = '*';
+    else if (node.type === 'IdSelector') key = `#${node.name.toLowerCase()}`;
+    else if (node.type === 'ClassSelector' && !key.startsWith('#')) key = `.${node.name.toLowerCase()}`;
+    else if (node.type === 'TypeSelector' && key === '*' && !node.name.includes('|')) key = node.name.toLowerCase();
+  });
+  return key;
+}

@@ -1,0 +1,139 @@
+/**
+ * Reads what pictures a style sheet, a `style` element or a `style` attribute refers to, and for which elements.
+ * Follows CSS Syntax 3 through css-tree. Fonts, filters and clip paths are not pictures and are left out.
+ */
+import {
+  parse,
+  walk,
+  type Atrule,
+  type CssNode,
+  type Declaration,
+  type Rule,
+  type StringNode,
+  type Url,
+  type WalkContext,
+} from 'css-tree';
+import type { Span } from '../source/span';
+import { writtenSelectors } from './selectors';
+
+/** One picture that a declaration refers to. */
+export interface StyleReference {
+  /** The decoded address. */
+  readonly value: string;
+  /** Where the address stands, without quotes, blanks and `url()`. */
+  readonly span: Span;
+  /** The property it is written under, lower case. */
+  readonly property: string;
+  /** The selectors of its rule, nesting resolved; empty for a `style` attribute. */
+  readonly selectors: readonly string[];
+  /** Names the reference within its sheet by rule, property and number, so that it is found again after edits. */
+  readonly rule: string;
+}
+
+export interface StyleImport {
+  readonly value: string;
+}
+
+export interface StyleReading {
+  readonly references: readonly StyleReference[];
+  readonly imports: readonly StyleImport[];
+}
+
+const NOTHING: StyleReading = { references: [], imports: [] };
+const WORTH_READING = /url\(|image-set\(|@import/i;
+const PICTURE_PROPERTY =
+  /^(?:-webkit-|-moz-|-o-|-ms-)?(?:background(?:-image)?|list-style(?:-image)?|content|border-image(?:-source)?|mask(?:-image|-border(?:-source)?|-box-image(?:-source)?)?|cursor|shape-outside)$/;
+const IMAGE_SET = /^(?:-webkit-)?image-set$/i;
+
+/** The pictures and imports of a whole style sheet. Never throws: what can't be parsed is skipped as browsers do. */
+export function readSheet(text: string): StyleReading {
+  return read(text, 'stylesheet');
+}
+
+/** The pictures of the decoded value of a `style` attribute; spans are offsets into that value. */
+export function readStyleAttribute(value: string): readonly StyleReference[] {
+  return read(value, 'declarationList').references;
+}
+
+function read(text: string, context: 'stylesheet' | 'declarationList'): StyleReading {
+  if (!WORTH_READING.test(text)) return NOTHING;
+  const references: StyleReference[] = [];
+  const imports: StyleImport[] = [];
+  const parents: string[][] = [];
+  const counts = new Map<string, number>();
+  const tree = parse(text, { context, positions: true, parseCustomProperty: false });
+  walk(tree, {
+    enter(node: CssNode) {
+      if (node.type === 'Rule') parents.push(selectorsOf(node, parents.at(-1)));
+      else if (node.type === 'Atrule' && node.name.toLowerCase() === 'import') imports.push(...importOf(node));
+      else if (node.type === 'Declaration') {
+        const selectors = parents.at(-1) ?? [];
+        for (const found of picturesOf(node, text)) {
+          const rule = `${selectors.join(',')}|${found.property}`;
+          const nth = (counts.get(rule) ?? 0) + 1;
+          counts.set(rule, nth);
+          references.push({ ...found, selectors, rule: `${rule}|${nth}` });
+        }
+      }
+    },
+    leave(node: CssNode) {
+      if (node.type === 'Rule') parents.pop();
+    },
+  });
+  return { references, imports };
+}
+
+function selectorsOf(rule: Rule, outer: readonly string[] | undefined): string[] {
+  if (rule.prelude.type === 'Raw') return [];
+  return writtenSelectors(rule.prelude, outer);
+}
+
+function importOf(rule: Atrule): StyleImport[] {
+  if (!rule.prelude || rule.prelude.type === 'Raw') return [];
+  const first = rule.prelude.children.first;
+  return first?.type === 'String' || first?.type === 'Url' ? [{ value: first.value }] : [];
+}
+
+type FoundPicture = Pick<StyleReference, 'value' | 'span' | 'property'>;
+
+/** The picture addresses in a declaration's value, in the order written. */
+function picturesOf(declaration: Declaration, text: string): FoundPicture[] {
+  const property = declaration.property.toLowerCase();
+  if (!PICTURE_PROPERTY.test(property) || declaration.value.type === 'Raw') return [];
+  const found: FoundPicture[] = [];
+  const add = (node: Url | StringNode) => {
+    const value = node.value.trim();
+    const span = addressSpan(node, text);
+    if (value === '' || value.startsWith('#') || !span) return;
+    found.push({ value, span, property });
+  };
+  walk(declaration.value, {
+    enter(this: WalkContext, node: CssNode) {
+      if (node.type === 'Url') add(node);
+      else if (node.type === 'String' && this.function && IMAGE_SET.test(this.function.name)) add(node);
+    },
+  });
+  return found;
+}
+
+/** The span of the address inside `url( "…" )` or a string. */
+function addressSpan(node: Url | StringNode, text: string): Span | null {
+  if (!node.loc) return null;
+  let start = node.loc.start.offset;
+  let end = node.loc.end.offset;
+  if (node.type === 'Url') {
+    start += text.slice(start, end).indexOf('(') + 1;
+    if (text[end - 1] === ')') end--;
+    while (start < end && /\s/.test(text[start] ?? '')) start++;
+    while (end > start && /\s/.test(text[end - 1] ?? '')) end--;
+  }
+  const quote = text[start];
+  if (quote === '"' || quote === "'") {
+    start++;
+    if (end - 1 >= start && text[end - 1] === quote) end--;
+  }
+  while (start < end && /\s/.test(text[start] ?? '')) start++;
+  while (end > start && /\s/.test(text[end - 1] ?? '')) end--;
+  return { start, end };
+}
+

@@ -1,0 +1,85 @@
+/**
+ * Makes a rule's selectors ready to be asked "does this meet an element of that page?": states that come and go
+ * (`:hover`) count as met, pseudo-elements stand for their element, nesting is written out.
+ */
+import { clone, generate, walk, type CssNode, type List, type Selector, type SelectorList } from 'css-tree';
+
+/** Pseudo-classes that depend on what the reader does or on time, and old spellings of pseudo-elements. */
+const STATES = new Set([
+  'active', 'after', 'any-link', 'autofill', 'before', 'blank', 'buffering', 'checked', 'current', 'default',
+  'defined', 'disabled', 'enabled', 'first-letter', 'first-line', 'focus', 'focus-visible', 'focus-within',
+  'fullscreen', 'future', 'hover', 'in-range', 'indeterminate', 'invalid', 'link', 'local-link', 'modal', 'muted',
+  'optional', 'out-of-range', 'past', 'paused', 'picture-in-picture', 'placeholder-shown', 'playing',
+  'popover-open', 'read-only', 'read-write', 'required', 'seeking', 'stalled', 'target', 'target-within',
+  'user-invalid', 'user-valid', 'valid', 'visited', 'volume-locked',
+]); // prettier-ignore
+
+const isPassing = (node: CssNode): boolean =>
+  node.type === 'PseudoElementSelector' ||
+  (node.type === 'PseudoClassSelector' &&
+    (STATES.has(node.name.toLowerCase()) || node.name.startsWith('-') || isNegatedState(node)));
+
+/** `:not(:hover)` is met whenever nobody points at it. */
+function isNegatedState(node: CssNode): boolean {
+  if (node.type !== 'PseudoClassSelector' || node.name.toLowerCase() !== 'not' || !node.children) return false;
+  let states = false;
+  walk(node.children.first ?? node, (inner) => {
+    if (inner !== node && isPassing(inner)) states = true;
+  });
+  return states;
+}
+
+function strip(children: List<CssNode>): void {
+  let compound = 0;
+  children.forEach((node, item) => {
+    if (node.type === 'Combinator') {
+      compound = 0;
+      return;
+    }
+    if (!isPassing(node)) {
+      compound++;
+      if (node.type === 'PseudoClassSelector' && node.children) {
+        node.children.forEach((list) => {
+          if (list.type === 'SelectorList') list.children.forEach((selector) => stripSelector(selector));
+        });
+      }
+      return;
+    }
+    const next = item.next?.data;
+    const endsCompound = !next || next.type === 'Combinator';
+    if (compound === 0 && endsCompound) {
+      item.data = { type: 'TypeSelector', name: '*' };
+      compound++;
+    } else {
+      children.remove(item);
+    }
+  });
+}
+
+function stripSelector(node: CssNode): void {
+  if (node.type === 'Selector') strip(node.children);
+}
+
+/** A nested selector written out against its outer rule: `&` stands for it, and is understood where it is missing. */
+function unnest(selector: Selector, outer: readonly string[]): string {
+  const own = generate(selector);
+  const parent = outer.length === 1 ? (outer[0] ?? '*') : `:is(${outer.join(',')})`;
+  if (own.includes('&')) return own.replaceAll('&', parent);
+  return /^[>+~]/.test(own) ? `${parent}${own}` : `${parent} ${own}`;
+}
+
+/**
+ * The selectors of a rule as texts, states taken out.
+ *
+ * @param outer the selectors of the rule around it, already written out
+ */
+export function writtenSelectors(prelude: SelectorList, outer?: readonly string[]): string[] {
+  const written: string[] = [];
+  const list = clone(prelude) as SelectorList;
+  list.children.forEach((selector) => {
+    if (selector.type !== 'Selector') return;
+    strip(selector.children);
+    written.push(outer && outer.length > 0 ? unnest(selector, outer) : generate(selector));
+  });
+  return written;
+}
