@@ -6,6 +6,7 @@ import type { Quote } from '../markup/attribute-value';
 /** A text as the value of an attribute with those quotes; a value without quotes gets them where it needs them. */
 export function attributeValue(text: string, quote: Quote, encoding: string): string {
   const escaped = escapeUnencodable(text.replaceAll('&', '&amp;'), encoding, (codePoint) => `&#${codePoint};`);
+  if (quote === 'bare') return `="${escaped.replaceAll('"', '&quot;')}"`;
   if (quote === "'") return escaped.replaceAll("'", '&#39;');
   if (quote === '"') return escaped.replaceAll('"', '&quot;');
   return /^[^\s"'=<>`]+$/.test(escaped) ? escaped : `"${escaped.replaceAll('"', '&quot;')}"`;

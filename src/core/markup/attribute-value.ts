@@ -8,8 +8,8 @@ import type { Span } from '../source/span';
 
 export type Element = DefaultTreeAdapterTypes.Element;
 
-/** How an attribute's value is delimited in the source. */
-export type Quote = '"' | "'" | 'none';
+/** How an attribute's value is delimited in the source; `bare` for an attribute that has none yet. */
+export type Quote = '"' | "'" | 'none' | 'bare';
 
 export interface AttributeValue {
   /** Decoded: character references resolved, line ends as LF. */

@@ -184,9 +184,14 @@ function wordAnchors(tree: PageTree, shown: Element | null, caption: WordAnchors
   const tagStart = shown.sourceCodeLocation?.startTag?.startOffset ?? shown.sourceCodeLocation?.startOffset;
   const nameLength = /^<[a-z]+/i.exec(tree.text.slice((tagStart ?? 0) + tree.shift, (tagStart ?? 0) + tree.shift + 12));
   return {
-    alt: alt ? { span: alt.span, quote: alt.quote } : null,
+    alt: alt ? { span: alt.span, quote: alt.quote } : bare ? bareAnchor(bare.endOffset + tree.shift) : null,
     addAttribute:
       alt || bare || tagStart === undefined || !nameLength ? null : tagStart + tree.shift + nameLength[0].length,
     caption,
   };
+}
+
+/** An `alt` without a value is there and empty; words for it are written behind its name. */
+function bareAnchor(at: number): WordAnchors['alt'] {
+  return { span: { start: at, end: at }, quote: 'bare' };
 }

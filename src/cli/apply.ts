@@ -1,0 +1,85 @@
+import { readFile } from 'node:fs/promises';
+import Joi from 'joi';
+import { applyEdits } from '@/core/edit/apply-edits';
+import type { SiteEdit } from '@/core/edit/source-edit';
+import { decodeCss, decodeHtml } from '@/core/source/decode-source';
+import { isSheetPath, type ReadableConnection } from '@/server/connections/connection';
+import { sha256 } from '@/server/hash';
+import { ProblemError } from '@/server/problem-error';
+import { openSite } from './open-site';
+import { writeSite } from './write-site';
+
+const ROW = Joi.object<SiteEdit>({
+  page: Joi.string().required(),
+  source: Joi.string().required(),
+  start: Joi.number().integer().min(0).required(),
+  end: Joi.number().integer().min(Joi.ref('start')).required(),
+  was: Joi.string().allow('').required(),
+  becomes: Joi.string().allow('').required(),
+  becomesBytes: Joi.string().hex(),
+  expects: Joi.string().hex().length(64).required(),
+});
+
+/** `ibidem apply`: rows of edits, exactly, or not at all. */
+export async function applyCommand(site: string, editsFile: string, { out }: { out: string }): Promise<void> {
+  const edits = await readEdits(editsFile);
+  const connection = await openSite(site);
+  try {
+    const changed = new Map<string, Uint8Array>();
+    for (const [path, rows] of groupBySource(edits)) {
+      changed.set(path, await applyToSource(connection, path, rows));
+    }
+    await writeSite({ connection, place: site }, changed, out);
+  } finally {
+    await connection.close();
+  }
+}
+
+async function readEdits(file: string): Promise<SiteEdit[]> {
+  const text = await readFile(file, 'utf8').catch(() => {
+    throw unusable(`${file} can’t be read.`, 'There is no such file, or Ibidem may not open it.');
+  });
+  return text.split('\n').flatMap((line, i) => {
+    if (line.trim() === '') return [];
+    let row: unknown;
+    try {
+      row = JSON.parse(line);
+    } catch (error) {
+      throw unusable(`Line ${i + 1} of ${file} is not JSON.`, String(error));
+    }
+    const { value, error } = ROW.validate(row, { convert: false });
+    if (error) throw unusable(`Line ${i + 1} of ${file} is not an edit.`, `${error.message}.`);
+    return [value];
+  });
+}
+
+function unusable(what: string, why: string): ProblemError {
+  return new ProblemError({ code: 'EDITS_UNUSABLE', what, why, remedy: 'Give the rows that `ibidem swap` printed.' });
+}
+
+async function applyToSource(
+  connection: ReadableConnection,
+  path: string,
+  edits: readonly SiteEdit[],
+): Promise<Uint8Array> {
+  const bytes = await connection.read(path);
+  const hash = sha256(bytes);
+  const stale = edits.find((edit) => edit.expects !== hash);
+  if (stale) {
+    throw new ProblemError({
+      code: 'SOURCE_CHANGED',
+      what: `${path} is not the file these edits were made for.`,
+      why: `They expect ${stale.expects.slice(0, 12)}…, the file is ${hash.slice(0, 12)}….`,
+      remedy: 'Prepare the edits anew from the site as it is now; nothing was written.',
+    });
+  }
+  const result = applyEdits({ bytes, source: isSheetPath(path) ? decodeCss(bytes) : decodeHtml(bytes) }, edits);
+  if (!result.ok) throw new ProblemError(result.problem);
+  return result.bytes;
+}
+
+function groupBySource(edits: readonly SiteEdit[]): Map<string, SiteEdit[]> {
+  const groups = new Map<string, SiteEdit[]>();
+  for (const edit of edits) groups.set(edit.source, [...(groups.get(edit.source) ?? []), edit]);
+  return groups;
+}

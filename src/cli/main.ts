@@ -1,0 +1,54 @@
+import { Command, CommanderError, Option } from 'commander';
+import { problemText } from '@/core/problem';
+import { ProblemError } from '@/server/problem-error';
+import { applyCommand } from './apply';
+import { readCommand } from './read';
+import { swapCommand } from './swap';
+
+/** Exit code for input that can't be used. */
+const UNUSABLE = 2;
+
+const program = new Command('ibidem')
+  .description('Reads sites, and swaps pictures in them, without a screen. Rows of JSON go to standard output.')
+  .exitOverride();
+
+program
+  .command('read')
+  .description('list every placement of a site, a JSON line each')
+  .argument('<site>', 'a folder or a .zip')
+  .action(readCommand);
+
+program
+  .command('swap')
+  .description('put another picture wherever one stands')
+  .argument('<site>', 'a folder or a .zip')
+  .requiredOption('--from <address>', 'the picture that stands there, as in the column url of `read`')
+  .requiredOption('--to <file>', 'the picture to put in')
+  .option('--out <folder>', 'where the changed site is written')
+  .addOption(new Option('--dry-run', 'print the edits and write nothing').conflicts('diff'))
+  .option('--diff', 'print a unified diff instead of edits, and write nothing')
+  .action(swapCommand);
+
+program
+  .command('apply')
+  .description('apply rows of edits exactly')
+  .argument('<site>', 'a folder or a .zip')
+  .argument('<edits>', 'a file of JSON lines, as `swap` prints them')
+  .requiredOption('--out <folder>', 'where the changed site is written')
+  .action(applyCommand);
+
+process.stdout.on('error', (error: NodeJS.ErrnoException) => {
+  // A reader that has seen enough (`| head`) closes the pipe; that is no failure.
+  process.exit(error.code === 'EPIPE' ? 0 : UNUSABLE);
+});
+
+try {
+  await program.parseAsync();
+} catch (error) {
+  if (error instanceof CommanderError) process.exitCode = error.exitCode === 0 ? 0 : UNUSABLE;
+  else {
+    const text = error instanceof ProblemError ? problemText(error.problem) : String(error instanceof Error ? error.stack : error);
+    process.stderr.write(`ibidem: ${text}\n`);
+    process.exitCode = UNUSABLE;
+  }
+}

@@ -1,0 +1,15 @@
+import { once } from 'node:events';
+
+/** Prints one row of JSON; waits where the reader of the pipe is slower. */
+export async function printRow(row: unknown): Promise<void> {
+  await printText(`${JSON.stringify(row)}\n`);
+}
+
+export async function printText(text: string): Promise<void> {
+  if (!process.stdout.write(text)) await once(process.stdout, 'drain');
+}
+
+/** Progress for a person: one line that is written over, and nothing at all where nobody watches. */
+export function showProgress(text: string): void {
+  if (process.stderr.isTTY) process.stderr.write(`\r\u001b[K${text}`);
+}

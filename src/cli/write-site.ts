@@ -1,0 +1,48 @@
+import { mkdir, readdir } from 'node:fs/promises';
+import { isAbsolute, join, relative, resolve, sep } from 'node:path';
+import type { ReadableConnection } from '@/server/connections/connection';
+import { openFolder } from '@/server/connections/folder';
+import { ProblemError } from '@/server/problem-error';
+
+/**
+ * Writes a site with some files changed or added into a new folder.
+ *
+ * @param changed new bytes by path
+ * @throws ProblemError `OUT_NOT_EMPTY` where the folder holds something already, `OUT_INSIDE` where it lies in the site
+ */
+export async function writeSite(
+  site: { readonly connection: ReadableConnection; readonly place: string },
+  changed: ReadonlyMap<string, Uint8Array>,
+  out: string,
+): Promise<void> {
+  await checkOut(site.place, out);
+  await mkdir(out, { recursive: true });
+  const target = await openFolder(out);
+  const { files } = await site.connection.list();
+  for (const { path } of files) {
+    await target.write(path, changed.get(path) ?? (await site.connection.read(path)));
+  }
+  const known = new Set(files.map(({ path }) => path));
+  for (const [path, bytes] of changed) if (!known.has(path)) await target.write(path, bytes);
+}
+
+async function checkOut(place: string, out: string): Promise<void> {
+  const inside = relative(resolve(place), resolve(out));
+  if (!inside.startsWith('..') && !isAbsolute(inside)) {
+    throw new ProblemError({
+      code: 'OUT_INSIDE',
+      what: `${out} was not written.`,
+      why: inside === '' ? 'It is the site itself.' : `It lies inside the site (${join(place, sep)}).`,
+      remedy: 'Choose a folder beside the site.',
+    });
+  }
+  const there = await readdir(out).catch(() => []);
+  if (there.length > 0) {
+    throw new ProblemError({
+      code: 'OUT_NOT_EMPTY',
+      what: `${out} was not written.`,
+      why: `It holds ${there.length} entries already, and mixing two sites would lose one of them.`,
+      remedy: 'Choose a new or an empty folder.',
+    });
+  }
+}

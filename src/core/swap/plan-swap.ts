@@ -1,0 +1,146 @@
+/**
+ * Plans a swap: which file each placement gets, how it is cropped, and what that costs. Decides nothing about rights
+ * or freshness, makes no pixels and changes no source.
+ */
+import type { PlacementKind } from '../markup/kinds/kind';
+import type { DeclaredSlot, WordAnchors } from '../markup/placement';
+import { cropToShape, shareKept, type CropRect, type FocalPoint } from './crop';
+import { folderOf, freeName } from './file-name';
+import { slotOf, type PixelSize, type Slot } from './slot';
+
+/** Formats in which renditions are made; `original` leaves the candidate's bytes as they are. */
+export type RenditionFormat = 'jpeg' | 'png' | 'webp' | 'avif' | 'original';
+
+/** The picture to put in. */
+export interface Candidate extends PixelSize {
+  /** As sharp names it: `jpeg`, `png`, `svg`, `gif` … */
+  readonly format: string;
+  readonly isAnimated: boolean;
+  readonly focal: FocalPoint;
+  /** Slug from which file names are made. */
+  readonly slug: string;
+}
+
+/** A placement as far as a swap needs to know it. */
+export interface SwapPlace {
+  readonly kind: PlacementKind;
+  readonly page: string;
+  readonly source: string;
+  readonly raw: string;
+  readonly start: number;
+  readonly end: number;
+  /** Path of the file that stands there now. */
+  readonly path: string;
+  readonly declared: DeclaredSlot;
+  readonly words: WordAnchors;
+}
+
+export interface Rendition {
+  /** Path of the new file, relative to the site's root. */
+  readonly path: string;
+  readonly format: RenditionFormat;
+  readonly crop: CropRect;
+  readonly widthPx: number;
+  readonly heightPx: number;
+}
+
+/** What one placement gets. */
+export interface PlannedPlace {
+  readonly place: SwapPlace;
+  readonly slot: Slot;
+  readonly rendition: Rendition;
+  /** Share of the candidate's area that is kept, 0 to 1. */
+  readonly keeps: number;
+  /** The candidate has fewer pixels than the slot asks for: it is put in as large as it is, not blown up. */
+  readonly isTooSmall: boolean;
+}
+
+export interface SwapPlan {
+  /** The candidate itself, added beside the old file. */
+  readonly master: Rendition;
+  readonly places: readonly PlannedPlace[];
+  /** Every file to add, the master first, none twice. */
+  readonly renditions: readonly Rendition[];
+}
+
+const EXTENSION: Record<string, string> = { jpeg: 'jpg', png: 'png', webp: 'webp', avif: 'avif', gif: 'gif', svg: 'svg' };
+
+/**
+ * Plans a swap of one old file in some of its placements.
+ *
+ * @param input.oldSize pixel size of the old file, `null` where it is missing
+ * @param input.isTaken whether the site has a file at a path already
+ */
+export function planSwap(input: {
+  readonly places: readonly SwapPlace[];
+  readonly oldSize: (path: string) => PixelSize | null;
+  readonly oldPath: string;
+  readonly candidate: Candidate;
+  readonly isTaken: (path: string) => boolean;
+}): SwapPlan {
+  const { candidate, oldPath } = input;
+  const made = new Map<string, Rendition>();
+  const names = new Set<string>();
+  const name = (folder: string, stem: string, extension: string) => {
+    const free = freeName(stem, extension, (file) => names.has(folder + file) || input.isTaken(folder + file));
+    names.add(folder + free);
+    return folder + free;
+  };
+  const whole: CropRect = { left: 0, top: 0, widthPx: candidate.widthPx, heightPx: candidate.heightPx };
+  const asItIs = (folder: string): Rendition => {
+    const key = `${folder}|original`;
+    const known = made.get(key);
+    if (known) return known;
+    const path = name(folder, candidate.slug, EXTENSION[candidate.format] ?? candidate.format);
+    const rendition: Rendition = { path, format: 'original', crop: whole, widthPx: candidate.widthPx, heightPx: candidate.heightPx };
+    made.set(key, rendition);
+    return rendition;
+  };
+  const master = asItIs(folderOf(oldPath));
+
+  const places = input.places.map((place): PlannedPlace => {
+    const slot = slotOf(place.kind, place.declared, input.oldSize(place.path));
+    const folder = folderOf(place.path);
+    if (candidate.isAnimated || candidate.format === 'svg') {
+      return { place, slot, rendition: asItIs(folder), keeps: 1, isTooSmall: false };
+    }
+    const crop = slot.shape === 'free' ? whole : cropToShape(candidate, slot.widthPx / slot.heightPx, candidate.focal);
+    const size = fitted(crop, slot);
+    const format = formatFor(place, candidate);
+    const isWhole = crop.widthPx === candidate.widthPx && crop.heightPx === candidate.heightPx;
+    const keeps = shareKept(candidate, crop);
+    const isTooSmall = slot.shape === 'fixed' && size.widthPx < slot.widthPx;
+    if (isWhole && size.widthPx === candidate.widthPx && format === candidate.format) {
+      return { place, slot, rendition: asItIs(folder), keeps, isTooSmall };
+    }
+    const key = [folder, format, size.widthPx, size.heightPx, crop.left, crop.top].join('|');
+    let rendition = made.get(key);
+    if (!rendition) {
+      const stem = `${candidate.slug}-${size.widthPx}x${size.heightPx}`;
+      rendition = { path: name(folder, stem, EXTENSION[format] ?? format), format, crop, ...size };
+      made.set(key, rendition);
+    }
+    return { place, slot, rendition, keeps, isTooSmall };
+  });
+  return { master, places, renditions: [...made.values()] };
+}
+
+/** The slot's pixels, or what the crop has where that is less; never enlarged. */
+function fitted(crop: CropRect, slot: Slot): PixelSize {
+  const scale = Math.min(1, slot.widthPx / crop.widthPx, slot.heightPx / crop.heightPx);
+  if (slot.shape === 'fixed' && slot.widthPx <= crop.widthPx && slot.heightPx <= crop.heightPx) {
+    return { widthPx: slot.widthPx, heightPx: slot.heightPx };
+  }
+  return {
+    widthPx: Math.max(1, Math.round(crop.widthPx * scale)),
+    heightPx: Math.max(1, Math.round(crop.heightPx * scale)),
+  };
+}
+
+/** A declared type is kept; icons are PNG; otherwise the candidate's own format where browsers show it. */
+function formatFor(place: SwapPlace, candidate: Candidate): Exclude<RenditionFormat, 'original'> {
+  const declared = /^image\/(webp|avif|png|jpeg)$/i.exec(place.declared.type?.trim() ?? '')?.[1]?.toLowerCase();
+  if (declared) return declared as Exclude<RenditionFormat, 'original'>;
+  if (place.kind === 'icon') return 'png';
+  return candidate.format === 'png' || candidate.format === 'webp' ? candidate.format : 'jpeg';
+}

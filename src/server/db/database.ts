@@ -1,0 +1,53 @@
+import { drizzle, type NodePgDatabase } from 'drizzle-orm/node-postgres';
+import pg from 'pg';
+import { ProblemError } from '../problem-error';
+import { settings } from '../settings';
+
+/** One pool serves the application, sign-in and the queue. */
+export interface Database {
+  readonly pool: pg.Pool;
+  readonly orm: NodePgDatabase;
+}
+
+// Development servers load modules anew at every change; the pool must outlive that.
+const shared = globalThis as { ibidemDatabase?: Database };
+
+/** The database of this process, connected when first asked. */
+export function database(): Database {
+  shared.ibidemDatabase ??= connect(settings().databaseUrl);
+  return shared.ibidemDatabase;
+}
+
+/** Connects to a database by its address. */
+export function connect(url: string): Database {
+  const pool = new pg.Pool({ connectionString: url, max: 12, connectionTimeoutMillis: 5000 });
+  pool.on('error', (error) => {
+    // An idle connection that the server closed: the pool replaces it, and the next query tells if it can't.
+    process.stderr.write(`database: ${error.message}\n`);
+  });
+  return { pool, orm: drizzle(pool) };
+}
+
+const UNREACHABLE = /ECONNREFUSED|ENOENT|ETIMEDOUT|EHOSTUNREACH|terminated|timeout|57P0[123]|the database system is/;
+
+/** A database error as a problem, where it is one of reaching the server; otherwise the error itself. */
+export function databaseProblem(error: unknown): unknown {
+  const text = errorTexts(error).join(' ');
+  if (!UNREACHABLE.test(text)) return error;
+  return new ProblemError(
+    {
+      code: 'DATABASE_DOWN',
+      what: 'The database does not answer.',
+      why: 'PostgreSQL is stopped or can’t be reached from here.',
+      remedy: 'Start it (bin/demo does) and try again; what was saved before is safe.',
+    },
+    { cause: error },
+  );
+}
+
+function errorTexts(error: unknown): string[] {
+  if (error instanceof AggregateError) return error.errors.flatMap(errorTexts);
+  if (!(error instanceof Error)) return [];
+  const code = 'code' in error ? String(error.code) : '';
+  return [error.message, code, ...errorTexts(error.cause)];
+}

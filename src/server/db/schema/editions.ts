@@ -1,0 +1,140 @@
+/** New pictures, and the changes they go live with. */
+import { boolean, doublePrecision, index, integer, jsonb, pgTable, serial, text, timestamp, uniqueIndex } from 'drizzle-orm/pg-core';
+import type { SourceEdit } from '@/core/edit/source-edit';
+import type { EditionState } from '@/core/edition/edition-state';
+import type { Problem } from '@/core/problem';
+import type { PlannedPlace, Rendition } from '@/core/swap/plan-swap';
+import type { EditSubject, SwapWords } from '@/core/swap/swap-edits';
+import { sites } from './sites';
+
+const at = (name: string) => timestamp(name, { withTimezone: true });
+
+export const intake = pgTable('intake', {
+  id: serial('id').primaryKey(),
+  siteId: integer('site_id')
+    .notNull()
+    .references(() => sites.id, { onDelete: 'cascade' }),
+  sha256: text('sha256').notNull(),
+  fileName: text('file_name').notNull(),
+  title: text('title').notNull(),
+  sizeBytes: integer('size_bytes').notNull(),
+  widthPx: integer('width_px').notNull(),
+  heightPx: integer('height_px').notNull(),
+  format: text('format').notNull(),
+  isAnimated: boolean('is_animated').notNull(),
+  /** Shares of width and height, 0 to 1: what must stay in view when the picture is cropped. */
+  focalX: doublePrecision('focal_x').notNull().default(0.5),
+  focalY: doublePrecision('focal_y').notNull().default(0.5),
+  receivedBy: text('received_by').notNull(),
+  receivedAt: at('received_at').notNull().defaultNow(),
+});
+
+export const editions = pgTable(
+  'editions',
+  {
+    id: serial('id').primaryKey(),
+    siteId: integer('site_id')
+      .notNull()
+      .references(() => sites.id, { onDelete: 'cascade' }),
+    number: integer('number').notNull(),
+    state: text('state').$type<EditionState>().notNull().default('draft'),
+    createdBy: text('created_by').notNull(),
+    createdAt: at('created_at').notNull().defaultNow(),
+    publishedAt: at('published_at'),
+    withdrawnAt: at('withdrawn_at'),
+  },
+  (table) => [uniqueIndex('editions_number').on(table.siteId, table.number)],
+);
+
+export type ChangeState = 'preparing' | 'ready' | 'failed';
+
+export const changes = pgTable('changes', {
+  id: serial('id').primaryKey(),
+  editionId: integer('edition_id')
+    .notNull()
+    .references(() => editions.id, { onDelete: 'cascade' }),
+  /** The picture that is put out. */
+  fromPath: text('from_path').notNull(),
+  intakeId: integer('intake_id')
+    .notNull()
+    .references(() => intake.id),
+  words: jsonb('words').$type<SwapWords>().notNull(),
+  /** The placements that were chosen. */
+  placementIds: jsonb('placement_ids').$type<readonly number[]>().notNull(),
+  state: text('state').$type<ChangeState>().notNull().default('preparing'),
+  places: jsonb('places').$type<readonly PlannedPlace[]>().notNull().default([]),
+  problem: jsonb('problem').$type<Problem>(),
+  createdBy: text('created_by').notNull(),
+  createdAt: at('created_at').notNull().defaultNow(),
+});
+
+export const edits = pgTable(
+  'edits',
+  {
+    id: serial('id').primaryKey(),
+    changeId: integer('change_id')
+      .notNull()
+      .references(() => changes.id, { onDelete: 'cascade' }),
+    pagePath: text('page_path').notNull(),
+    sourcePath: text('source_path').notNull(),
+    subject: text('subject').$type<EditSubject>().notNull(),
+    start: integer('start').notNull(),
+    end: integer('end').notNull(),
+    was: text('was').notNull(),
+    becomes: text('becomes').notNull(),
+    expects: text('expects').notNull(),
+  },
+  (table) => [index('edits_change').on(table.changeId)],
+);
+
+export const newFiles = pgTable('new_files', {
+  id: serial('id').primaryKey(),
+  changeId: integer('change_id')
+    .notNull()
+    .references(() => changes.id, { onDelete: 'cascade' }),
+  path: text('path').notNull(),
+  sha256: text('sha256').notNull(),
+  sizeBytes: integer('size_bytes').notNull(),
+  rendition: jsonb('rendition').$type<Rendition>().notNull(),
+});
+
+export type PublicationState = 'waiting' | 'running' | 'done' | 'rolled back';
+
+export const publications = pgTable('publications', {
+  id: serial('id').primaryKey(),
+  editionId: integer('edition_id')
+    .notNull()
+    .references(() => editions.id, { onDelete: 'cascade' }),
+  direction: text('direction').$type<'publish' | 'withdraw'>().notNull(),
+  state: text('state').$type<PublicationState>().notNull().default('waiting'),
+  problem: jsonb('problem').$type<Problem>(),
+  /** Whether the survey afterwards found every change as planned; `null` before it has looked. */
+  proven: boolean('proven'),
+  startedBy: text('started_by').notNull(),
+  startedAt: at('started_at').notNull().defaultNow(),
+  finishedAt: at('finished_at'),
+});
+
+export type StepState = 'planned' | 'done' | 'undone' | 'left alone';
+
+/** The journal: one line a file, written before the site is touched and closed after it was. */
+export const steps = pgTable(
+  'steps',
+  {
+    id: serial('id').primaryKey(),
+    publicationId: integer('publication_id')
+      .notNull()
+      .references(() => publications.id, { onDelete: 'cascade' }),
+    ordinal: integer('ordinal').notNull(),
+    action: text('action').$type<'add file' | 'write source' | 'remove file'>().notNull(),
+    path: text('path').notNull(),
+    /** Bytes before and after, by hash; both are in the store. `null`: no file. */
+    wasSha: text('was_sha'),
+    becomesSha: text('becomes_sha'),
+    /** The edits of a source as they were made, moved to where a changed page has them. */
+    edits: jsonb('edits').$type<readonly SourceEdit[]>(),
+    state: text('state').$type<StepState>().notNull().default('planned'),
+    problem: jsonb('problem').$type<Problem>(),
+  },
+  (table) => [uniqueIndex('steps_ordinal').on(table.publicationId, table.ordinal)],
+);

@@ -1,0 +1,61 @@
+import sharp, { type Sharp } from 'sharp';
+import type { Rendition } from '@/core/swap/plan-swap';
+import { ProblemError } from '../problem-error';
+import { MAX_PIXELS } from './inspect-image';
+
+/** Seconds after which decoding or encoding one picture is given up. */
+const TIME_LIMIT_S = 60;
+const JPEG_QUALITY = 82;
+const THUMBNAIL_PX = 480;
+
+function opened(bytes: Uint8Array) {
+  return sharp(bytes, { limitInputPixels: MAX_PIXELS }).timeout({ seconds: TIME_LIMIT_S }).autoOrient();
+}
+
+/**
+ * Makes a rendition of a picture: turned upright, cropped, scaled down, in its format, with its own metadata.
+ *
+ * @throws ProblemError `RENDITION_FAILED`
+ */
+export async function makeRendition(bytes: Uint8Array, rendition: Rendition): Promise<Uint8Array> {
+  if (rendition.format === 'original') return bytes;
+  const { crop, widthPx, heightPx } = rendition;
+  const shaped = opened(bytes)
+    .extract({ left: crop.left, top: crop.top, width: crop.widthPx, height: crop.heightPx })
+    .resize(widthPx, heightPx, { fit: 'fill', kernel: 'lanczos3' })
+    .keepMetadata();
+  return encoded(shaped, rendition.format)
+    .toBuffer()
+    .catch((error: unknown) => {
+      throw new ProblemError(
+        {
+          code: 'RENDITION_FAILED',
+          what: `${rendition.path} could not be made.`,
+          why: error instanceof Error ? error.message : String(error),
+          remedy: 'Try another picture; nothing was changed.',
+        },
+        { cause: error },
+      );
+    });
+}
+
+function encoded(image: Sharp, format: Exclude<Rendition['format'], 'original'>): Sharp {
+  switch (format) {
+    case 'jpeg':
+      return image.flatten({ background: '#ffffff' }).jpeg({ quality: JPEG_QUALITY, mozjpeg: true });
+    case 'png':
+      return image.png({ compressionLevel: 9 });
+    case 'webp':
+      return image.webp({ quality: JPEG_QUALITY });
+    case 'avif':
+      return image.avif({ quality: 55 });
+  }
+}
+
+/** A small WebP of a picture for screens, at most 480 pixels on the long side. */
+export async function makeThumbnail(bytes: Uint8Array): Promise<Uint8Array> {
+  return opened(bytes)
+    .resize(THUMBNAIL_PX, THUMBNAIL_PX, { fit: 'inside', withoutEnlargement: true })
+    .webp({ quality: 80 })
+    .toBuffer();
+}

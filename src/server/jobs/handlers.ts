@@ -1,0 +1,26 @@
+/** What each job does: checks its payload and calls one verb of `work/`. */
+import type { Task, TaskList } from 'graphile-worker';
+import Joi from 'joi';
+import type { Database } from '../db/database';
+import { makeThumbnails } from '../work/make-thumbnails';
+import { prepareChange } from '../work/prepare-change';
+import { runPublication } from '../work/run-publication';
+import { surveySite } from '../work/survey-site';
+import type { JobName } from './queue';
+
+function numberFrom(payload: unknown, key: string): number {
+  const schema = Joi.object({ [key]: Joi.number().integer().required() }).required();
+  const value = Joi.attempt(payload, schema) as Record<string, number>;
+  return value[key] as number;
+}
+
+/** The handlers of all jobs over one database. */
+export function handlers(db: Database): TaskList {
+  const tasks: Record<JobName, Task> = {
+    'survey-site': (payload) => surveySite(db, numberFrom(payload, 'surveyId')),
+    'prepare-change': (payload) => prepareChange(db, numberFrom(payload, 'changeId')),
+    'run-publication': (payload) => runPublication(db, numberFrom(payload, 'publicationId')),
+    'make-thumbnails': (payload) => makeThumbnails(db, numberFrom(payload, 'siteId')),
+  };
+  return tasks;
+}

@@ -1,0 +1,38 @@
+/** Puts work into the queue. What each job does stands in `handlers.ts`; the names and their payloads stand here. */
+import type { ClientBase } from 'pg';
+
+export interface Jobs {
+  'survey-site': { readonly surveyId: number };
+  'prepare-change': { readonly changeId: number };
+  'run-publication': { readonly publicationId: number };
+  'make-thumbnails': { readonly siteId: number };
+}
+
+export type JobName = keyof Jobs;
+
+/** How often a job that fails is tried again before it stays in the queue with its error. */
+const ATTEMPTS: Readonly<Record<JobName, number>> = {
+  'survey-site': 2,
+  'prepare-change': 2,
+  'run-publication': 5,
+  'make-thumbnails': 2,
+};
+
+/**
+ * Adds a job, in the caller's transaction where there is one.
+ *
+ * @param key jobs of one key wait as one, and do not run side by side
+ */
+export async function addJob<N extends JobName>(
+  client: Pick<ClientBase, 'query'>,
+  name: N,
+  payload: Jobs[N],
+  key: string,
+): Promise<void> {
+  await client.query('select graphile_worker.add_job($1, payload := $2::json, job_key := $3, max_attempts := $4)', [
+    name,
+    JSON.stringify(payload),
+    key,
+    ATTEMPTS[name],
+  ]);
+}

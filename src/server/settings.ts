@@ -1,0 +1,56 @@
+/** What the surroundings say: every setting is read here, checked, and nowhere else. */
+import { resolve } from 'node:path';
+import Joi from 'joi';
+import { ProblemError } from './problem-error';
+
+export interface Settings {
+  readonly databaseUrl: string;
+  /** Where bytes are kept. */
+  readonly storeFolder: string;
+  /** Where ZIPs are unpacked. */
+  readonly sitesFolder: string;
+  /** Secret that signs sessions. */
+  readonly secret: string;
+  /** Address of the application. */
+  readonly appUrl: string;
+  /** Whether the sign-in page offers the demo's sign-ins. */
+  readonly isDemo: boolean;
+}
+
+const SCHEMA = Joi.object({
+  DATABASE_URL: Joi.string()
+    .uri({ scheme: ['postgres', 'postgresql'] })
+    .required(),
+  IBIDEM_VAR: Joi.string().default('var'),
+  IBIDEM_SECRET: Joi.string().min(32).required(),
+  IBIDEM_URL: Joi.string()
+    .uri({ scheme: ['http', 'https'] })
+    .default('http://127.0.0.1:4180'),
+  IBIDEM_DEMO: Joi.string().valid('0', '1').default('0'),
+}).unknown();
+
+let known: Settings | undefined;
+
+/** The settings; @throws ProblemError `SETTINGS` that names what is missing. */
+export function settings(): Settings {
+  if (known) return known;
+  const { value, error } = SCHEMA.validate(process.env);
+  if (error) {
+    throw new ProblemError({
+      code: 'SETTINGS',
+      what: 'Ibidem can’t start.',
+      why: `A setting is missing or wrong: ${error.message}.`,
+      remedy: 'Start it by bin/demo, or set what the README lists.',
+    });
+  }
+  const folder = resolve(String(value.IBIDEM_VAR));
+  known = {
+    databaseUrl: String(value.DATABASE_URL),
+    storeFolder: resolve(folder, 'store'),
+    sitesFolder: resolve(folder, 'sites'),
+    secret: String(value.IBIDEM_SECRET),
+    appUrl: String(value.IBIDEM_URL),
+    isDemo: value.IBIDEM_DEMO === '1',
+  };
+  return known;
+}

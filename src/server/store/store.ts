@@ -1,0 +1,62 @@
+/** Bytes by their SHA-256, each kept once. A file is written beside its place and renamed, so it is whole or absent. */
+import { randomBytes } from 'node:crypto';
+import { access, mkdir, readFile, rename, writeFile } from 'node:fs/promises';
+import { dirname, join } from 'node:path';
+import { sha256 } from '../hash';
+import { ProblemError } from '../problem-error';
+import { settings } from '../settings';
+
+const placeOf = (name: string) => join(settings().storeFolder, name.slice(0, 2), name);
+
+async function exists(place: string): Promise<boolean> {
+  return access(place).then(
+    () => true,
+    () => false,
+  );
+}
+
+async function keep(name: string, bytes: Uint8Array): Promise<void> {
+  const place = placeOf(name);
+  if (await exists(place)) return;
+  await mkdir(dirname(place), { recursive: true });
+  const temporary = `${place}.${randomBytes(4).toString('hex')}`;
+  await writeFile(temporary, bytes);
+  await rename(temporary, place);
+}
+
+/** Keeps bytes and gives their hash. */
+export async function storeBytes(bytes: Uint8Array): Promise<string> {
+  const hash = sha256(bytes);
+  await keep(hash, bytes);
+  return hash;
+}
+
+/** The bytes of a hash; @throws ProblemError `STORE_MISSING`. */
+export async function storedBytes(hash: string): Promise<Uint8Array> {
+  return readFile(placeOf(hash)).catch((error: unknown) => {
+    throw new ProblemError(
+      {
+        code: 'STORE_MISSING',
+        what: 'A stored file is gone.',
+        why: `The store has nothing under ${hash.slice(0, 12)}….`,
+        remedy: 'Survey the site again.',
+      },
+      { cause: error },
+    );
+  });
+}
+
+/** Keeps something made from stored bytes under their hash: `kind` tells what. */
+export async function storeDerived(hash: string, kind: 'thumbnail', bytes: Uint8Array): Promise<void> {
+  await keep(`${hash}.${kind}`, bytes);
+}
+
+/** What was made from stored bytes, or `null` where it has not been. */
+export async function storedDerived(hash: string, kind: 'thumbnail'): Promise<Uint8Array | null> {
+  return readFile(placeOf(`${hash}.${kind}`)).catch(() => null);
+}
+
+/** Whether something was made from stored bytes already. */
+export async function hasDerived(hash: string, kind: 'thumbnail'): Promise<boolean> {
+  return exists(placeOf(`${hash}.${kind}`));
+}

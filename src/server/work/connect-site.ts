@@ -1,0 +1,90 @@
+import { randomBytes } from 'node:crypto';
+import { mkdir, rm } from 'node:fs/promises';
+import { join, resolve } from 'node:path';
+import Joi from 'joi';
+import { slugOf } from '@/core/swap/file-name';
+import { requireRole, type Actor } from '../accounts/actor';
+import { openFolder } from '../connections/folder';
+import { pagesOf } from '../connections/read-site';
+import { unpackZip } from '../connections/zip';
+import type { Database } from '../db/database';
+import { sites, type ConnectionSettings } from '../db/schema/sites';
+import { ProblemError } from '../problem-error';
+import { settings } from '../settings';
+import { logEvent } from './log-event';
+import { startSurvey } from './start-survey';
+
+export interface NewSite {
+  readonly name: string;
+  readonly liveUrl: string | null;
+  /** A folder on this machine, or a ZIP that was sent and lies at a path. */
+  readonly from: { readonly kind: 'folder' | 'zip'; readonly path: string };
+}
+
+const SCHEMA = Joi.object<NewSite>({
+  name: Joi.string().trim().max(120).required().messages({ 'string.empty': 'The site needs a name.' }),
+  liveUrl: Joi.string()
+    .uri({ scheme: ['http', 'https'] })
+    .allow(null)
+    .required()
+    .messages({ 'string.uriCustomScheme': 'The address must begin with http:// or https://.' }),
+  from: Joi.object({ kind: Joi.valid('folder', 'zip').required(), path: Joi.string().required() }).required(),
+});
+
+/**
+ * Connects a site and starts its first survey.
+ *
+ * @returns the site's slug
+ * @throws ProblemError where the input is wrong, the folder or ZIP can't be used, or it holds no page
+ */
+export async function connectSite(db: Database, actor: Actor, input: NewSite): Promise<string> {
+  requireRole(actor, ['maintainer'], 'connect a site');
+  const { value, error } = SCHEMA.validate(input);
+  if (error) {
+    throw new ProblemError({
+      code: 'SITE_INPUT',
+      what: 'The site was not connected.',
+      why: error.message.replace(/\.?$/, '.'),
+      remedy: 'Mend it and try again.',
+    });
+  }
+  const connection = await prepareConnection(value);
+  const base = slugOf(value.name);
+  const slug = await freeSlug(db, base);
+  const liveUrl = value.liveUrl?.replace(/\/+$/, '') ?? null;
+  const [site] = await db.orm.insert(sites).values({ slug, name: value.name, connection, liveUrl }).returning();
+  if (!site) throw new Error('the new site was not returned');
+  await logEvent(db, actor, { siteId: site.id, verb: 'connect site', details: value.from.kind });
+  await startSurvey(db, actor, site.id);
+  return slug;
+}
+
+async function freeSlug({ pool }: Database, base: string): Promise<string> {
+  const { rows } = await pool.query<{ slug: string }>('select slug from sites where slug = $1 or slug like $1 || $2', [base, '-%']);
+  const taken = new Set(rows.map(({ slug }) => slug));
+  let slug = base;
+  for (let n = 2; taken.has(slug); n++) slug = `${base}-${n}`;
+  return slug;
+}
+
+async function prepareConnection({ from }: NewSite): Promise<ConnectionSettings> {
+  if (from.kind === 'folder') {
+    await checkFolder(from.path);
+    return { kind: 'folder', folder: resolve(from.path) };
+  }
+  const folder = join(settings().sitesFolder, randomBytes(8).toString('hex'));
+  await mkdir(folder, { recursive: true });
+  try {
+    await unpackZip(from.path, folder);
+    await checkFolder(folder);
+  } catch (error) {
+    await rm(folder, { recursive: true, force: true });
+    throw error;
+  }
+  return { kind: 'zip', folder };
+}
+
+async function checkFolder(folder: string): Promise<void> {
+  const connection = await openFolder(folder);
+  pagesOf((await connection.list()).files);
+}
