@@ -4,7 +4,8 @@ module.exports = {
     { name: 'no-cycles', severity: 'error', from: {}, to: { circular: true } },
     {
       name: 'core-is-pure',
-      comment: 'core computes on plain data: no other room, no Node module, no library but the pure ones named here',
+      comment:
+        'core computes on plain data: no other room, no Node module, no library but the pure ones named here',
       severity: 'error',
       from: { path: '^src/core', pathNot: '\\.test\\.ts$' },
       to: {
@@ -23,9 +24,24 @@ module.exports = {
       from: { path: '^src/ui' },
       to: { path: '^src/(server|app|cli)|^node_modules/(pg|drizzle-orm|sharp|joi)/' },
     },
-    { name: 'server-knows-no-screens', severity: 'error', from: { path: '^src/server' }, to: { path: '^src/(app|ui|cli)' } },
-    { name: 'cli-is-headless', severity: 'error', from: { path: '^src/cli' }, to: { path: '^src/(app|ui)|^src/server/(db|jobs|accounts|work)' } },
-    { name: 'nobody-needs-the-demo', severity: 'error', from: { path: '^src' }, to: { path: '^(demo|tests)' } },
+    {
+      name: 'server-knows-no-screens',
+      severity: 'error',
+      from: { path: '^src/server' },
+      to: { path: '^src/(app|ui|cli)' },
+    },
+    {
+      name: 'cli-is-headless',
+      severity: 'error',
+      from: { path: '^src/cli' },
+      to: { path: '^src/(app|ui)|^src/server/(db|jobs|accounts|work)' },
+    },
+    {
+      name: 'nobody-needs-the-demo',
+      severity: 'error',
+      from: { path: '^src' },
+      to: { path: '^(demo|tests)' },
+    },
   ],
   options: {
     tsPreCompilationDeps: true,

@@ -54,7 +54,12 @@ async function readEdits(file: string): Promise<SiteEdit[]> {
 }
 
 function unusable(what: string, why: string): ProblemError {
-  return new ProblemError({ code: 'EDITS_UNUSABLE', what, why, remedy: 'Give the rows that `ibidem swap` printed.' });
+  return new ProblemError({
+    code: 'EDITS_UNUSABLE',
+    what,
+    why,
+    remedy: 'Give the rows that `ibidem swap` printed.',
+  });
 }
 
 async function applyToSource(
@@ -73,7 +78,10 @@ async function applyToSource(
       remedy: 'Prepare the edits anew from the site as it is now; nothing was written.',
     });
   }
-  const result = applyEdits({ bytes, source: isSheetPath(path) ? decodeCss(bytes) : decodeHtml(bytes) }, edits);
+  const result = applyEdits(
+    { bytes, source: isSheetPath(path) ? decodeCss(bytes) : decodeHtml(bytes) },
+    edits,
+  );
   if (!result.ok) throw new ProblemError(result.problem);
   return result.bytes;
 }

@@ -9,7 +9,9 @@ import { swapCommand } from './swap';
 const UNUSABLE = 2;
 
 const program = new Command('ibidem')
-  .description('Reads sites, and swaps pictures in them, without a screen. Rows of JSON go to standard output.')
+  .description(
+    'Reads sites, and swaps pictures in them, without a screen. Rows of JSON go to standard output.',
+  )
   .exitOverride();
 
 program
@@ -47,7 +49,10 @@ try {
 } catch (error) {
   if (error instanceof CommanderError) process.exitCode = error.exitCode === 0 ? 0 : UNUSABLE;
   else {
-    const text = error instanceof ProblemError ? problemText(error.problem) : String(error instanceof Error ? error.stack : error);
+    const text =
+      error instanceof ProblemError
+        ? problemText(error.problem)
+        : String(error instanceof Error ? error.stack : error);
     process.stderr.write(`ibidem: ${text}\n`);
     process.exitCode = UNUSABLE;
   }

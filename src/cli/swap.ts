@@ -58,8 +58,10 @@ export async function swapCommand(site: string, options: SwapOptions): Promise<v
     await (options.diff ? printDiff(sources) : printEdits(sources));
     if (options.out && !options.dryRun && !options.diff) {
       const changed = new Map<string, Uint8Array>();
-      for (const [path, { bytes, source, edits }] of sources) changed.set(path, applied({ bytes, source }, edits));
-      for (const rendition of plan.renditions) changed.set(rendition.path, await makeRendition(picture, rendition));
+      for (const [path, { bytes, source, edits }] of sources)
+        changed.set(path, applied({ bytes, source }, edits));
+      for (const rendition of plan.renditions)
+        changed.set(rendition.path, await makeRendition(picture, rendition));
       await writeSite({ connection, place: site }, changed, options.out);
     }
   } finally {
@@ -67,12 +69,17 @@ export async function swapCommand(site: string, options: SwapOptions): Promise<v
   }
 }
 
-async function planFor(connection: ReadableConnection, options: SwapOptions, picture: Uint8Array): Promise<SwapPlan> {
+async function planFor(
+  connection: ReadableConnection,
+  options: SwapOptions,
+  picture: Uint8Array,
+): Promise<SwapPlan> {
   const placements: Placement[] = [];
   for await (const read of readSite(connection, siteOfFiles())) {
     const all = read.kind === 'page' ? read.reading.placements : read.placements;
     for (const placement of all) {
-      if (placement.address.kind === 'site' && placement.address.path === options.from) placements.push(placement);
+      if (placement.address.kind === 'site' && placement.address.path === options.from)
+        placements.push(placement);
     }
   }
   if (placements.length === 0) {
@@ -97,7 +104,11 @@ async function planFor(connection: ReadableConnection, options: SwapOptions, pic
 }
 
 /** Size of the old picture; `null` where it is missing or unreadable, which no swap should fail for. */
-async function sizeOf(connection: ReadableConnection, path: string, known: ReadonlySet<string>): Promise<PixelSize | null> {
+async function sizeOf(
+  connection: ReadableConnection,
+  path: string,
+  known: ReadonlySet<string>,
+): Promise<PixelSize | null> {
   if (!known.has(path)) return null;
   return inspectImage(await connection.read(path), path).catch(() => null);
 }
@@ -114,7 +125,12 @@ async function editSources(connection: ReadableConnection, plan: SwapPlan): Prom
     }
     const expects = sha256(open.bytes);
     const fileName = rendition.path.split('/').at(-1) ?? rendition.path;
-    for (const { page, source, start, end, was, becomes } of editsOfPlace(place, fileName, open.source, UNCHANGED)) {
+    for (const { page, source, start, end, was, becomes } of editsOfPlace(
+      place,
+      fileName,
+      open.source,
+      UNCHANGED,
+    )) {
       // A style sheet's reference is met on many pages, and changed once.
       const key = `${source}#${start}`;
       if (seen.has(key)) continue;
@@ -127,7 +143,10 @@ async function editSources(connection: ReadableConnection, plan: SwapPlan): Prom
 
 const UNCHANGED = { alt: null, caption: null };
 
-function applied(original: { bytes: Uint8Array; source: SourceText }, edits: readonly SiteEdit[]): Uint8Array {
+function applied(
+  original: { bytes: Uint8Array; source: SourceText },
+  edits: readonly SiteEdit[],
+): Uint8Array {
   const result = applyEdits(original, edits);
   if (!result.ok) throw new ProblemError(result.problem);
   return result.bytes;

@@ -9,7 +9,8 @@ export interface Problem {
 }
 
 /** A result that may be a problem instead. */
-export type Result<T> = { readonly ok: true; readonly value: T } | { readonly ok: false; readonly problem: Problem };
+export type Result<T> =
+  { readonly ok: true; readonly value: T } | { readonly ok: false; readonly problem: Problem };
 
 /** A problem as one paragraph for a person. */
 export function problemText(problem: Problem): string {

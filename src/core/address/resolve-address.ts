@@ -36,7 +36,11 @@ export function urlOfPath(path: string, site: SiteAddressing): string {
 export function encodePath(path: string): string {
   return path
     .split('/')
-    .map((segment) => encodeURIComponent(segment).replace(/%252F/g, '%2F').replace(/['()*!]/g, percentOf))
+    .map((segment) =>
+      encodeURIComponent(segment)
+        .replace(/%252F/g, '%2F')
+        .replace(/['()*!]/g, percentOf),
+    )
     .join('/');
 }
 

@@ -31,7 +31,11 @@ export function applyEdits(
   const ordered = orderEdits(edits);
   const problem = checkEdits(ordered, source);
   if (problem) return { ok: false, problem };
-  const bounds = byteOffsets(bytes, source, ordered.flatMap(({ start, end }) => [start, end]));
+  const bounds = byteOffsets(
+    bytes,
+    source,
+    ordered.flatMap(({ start, end }) => [start, end]),
+  );
   const parts: Uint8Array[] = [];
   const inverse: SourceEdit[] = [];
   let copied = 0;
@@ -55,7 +59,9 @@ function orderEdits(edits: readonly SourceEdit[]): SourceEdit[] {
   const ordered = [...edits].sort((a, b) => a.start - b.start || a.end - b.end);
   return ordered.filter((edit, i) => {
     const before = ordered[i - 1];
-    return !before || before.start !== edit.start || before.end !== edit.end || before.becomes !== edit.becomes;
+    return (
+      !before || before.start !== edit.start || before.end !== edit.end || before.becomes !== edit.becomes
+    );
   });
 }
 

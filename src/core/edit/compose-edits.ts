@@ -1,7 +1,9 @@
 import type { SourceEdit } from './source-edit';
 
 /** A stretch of the text after edits: kept from the original, or written anew. */
-type Piece = { readonly kept: true; readonly start: number; readonly end: number } | { readonly kept: false; readonly text: string };
+type Piece =
+  | { readonly kept: true; readonly start: number; readonly end: number }
+  | { readonly kept: false; readonly text: string };
 
 /**
  * One list of edits that does what two lists do one after the other.
@@ -57,7 +59,8 @@ function editsOf(text: string, pieces: readonly Piece[]): SourceEdit[] {
   let at = 0;
   let added = '';
   const close = (until: number) => {
-    if (until > at || added) edits.push({ start: at, end: until, was: text.slice(at, until), becomes: added });
+    if (until > at || added)
+      edits.push({ start: at, end: until, was: text.slice(at, until), becomes: added });
     added = '';
   };
   for (const piece of pieces) {

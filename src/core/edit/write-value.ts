@@ -5,7 +5,11 @@ import type { Quote } from '../markup/attribute-value';
 
 /** A text as the value of an attribute with those quotes; a value without quotes gets them where it needs them. */
 export function attributeValue(text: string, quote: Quote, encoding: string): string {
-  const escaped = escapeUnencodable(text.replaceAll('&', '&amp;'), encoding, (codePoint) => `&#${codePoint};`);
+  const escaped = escapeUnencodable(
+    text.replaceAll('&', '&amp;'),
+    encoding,
+    (codePoint) => `&#${codePoint};`,
+  );
   if (quote === 'bare') return `="${escaped.replaceAll('"', '&quot;')}"`;
   if (quote === "'") return escaped.replaceAll("'", '&#39;');
   if (quote === '"') return escaped.replaceAll('"', '&quot;');
@@ -29,7 +33,8 @@ export type WrittenIn = 'html' | 'css';
  * @param fileName the new file's name; letters, digits, `-`, `_` and `.` only, so that it needs no escape anywhere
  */
 export function siblingReference(raw: string, fileName: string, where: WrittenIn): string {
-  const plain = where === 'html' ? raw.replace(HTML_ESCAPE, maskEntity) : raw.replace(CSS_ESCAPE, maskCssEscape);
+  const plain =
+    where === 'html' ? raw.replace(HTML_ESCAPE, maskEntity) : raw.replace(CSS_ESCAPE, maskCssEscape);
   const path = plain.replace(/[?#].*$/s, '');
   const cut = Math.max(path.lastIndexOf('/'), path.lastIndexOf('\\'));
   return raw.slice(0, cut + 1) + fileName;

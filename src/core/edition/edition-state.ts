@@ -6,7 +6,8 @@ export type EditionState = (typeof EDITION_STATES)[number];
 export const ROLES = ['maintainer', 'owner', 'approver', 'viewer'] as const;
 export type Role = (typeof ROLES)[number];
 
-export type EditionMove = 'gather' | 'publish' | 'finish' | 'give up' | 'withdraw' | 'finish withdrawal' | 'keep live';
+export type EditionMove =
+  'gather' | 'publish' | 'finish' | 'give up' | 'withdraw' | 'finish withdrawal' | 'keep live';
 
 interface MoveRule {
   readonly from: EditionState;

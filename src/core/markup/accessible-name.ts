@@ -25,11 +25,14 @@ function elementById(tree: PageTree, id: string): Element | undefined {
 function labelledBy(tree: PageTree, element: Element): string {
   const ids = attributeText(element, 'aria-labelledby');
   if (!ids?.trim()) return '';
-  const parts = ids.trim().split(/\s+/).map((id) => {
-    const target = elementById(tree, id);
-    if (!target) return '';
-    return attributeText(target, 'aria-label') ?? textOf(target, { pictures: true });
-  });
+  const parts = ids
+    .trim()
+    .split(/\s+/)
+    .map((id) => {
+      const target = elementById(tree, id);
+      if (!target) return '';
+      return attributeText(target, 'aria-label') ?? textOf(target, { pictures: true });
+    });
   return collapse(parts.join(' '));
 }
 

@@ -40,7 +40,8 @@ function countPictures(parent: Element): number {
   for (const child of parent.childNodes.slice(0, 60)) {
     if (!isElement(child)) continue;
     if (child.tagName === 'img') count++;
-    for (const inner of child.childNodes.slice(0, 20)) if (isElement(inner) && inner.tagName === 'img') count++;
+    for (const inner of child.childNodes.slice(0, 20))
+      if (isElement(inner) && inner.tagName === 'img') count++;
     if (count > 1) return count;
   }
   return count;

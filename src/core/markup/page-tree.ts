@@ -125,7 +125,9 @@ function within(element: Element, outside: Surroundings): Surroundings {
 }
 
 function languageOf(document: DefaultTreeAdapterTypes.Document): string | null {
-  const html = document.childNodes.find((node): node is Element => isElement(node) && node.tagName === 'html');
+  const html = document.childNodes.find(
+    (node): node is Element => isElement(node) && node.tagName === 'html',
+  );
   const language = html ? collapse(attributeText(html, 'lang') ?? '') : '';
   return language || null;
 }

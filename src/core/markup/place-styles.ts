@@ -97,16 +97,29 @@ function ownSheet(input: StylesInput, element: Element): PlacedSheet | null {
   const { tree } = input;
   const start = element.sourceCodeLocation?.startTag?.endOffset;
   if (start === undefined) return null;
-  const end = element.sourceCodeLocation?.endTag?.startOffset ?? element.sourceCodeLocation?.endOffset ?? start;
+  const end =
+    element.sourceCodeLocation?.endTag?.startOffset ?? element.sourceCodeLocation?.endOffset ?? start;
   const shift = start + tree.shift;
   const text = tree.text.slice(shift, end + tree.shift);
   const reading = readSheet(text);
   if (reading.references.length === 0 && reading.imports.length === 0) return null;
-  return { path: input.page, url: input.base, source: tree.source, reading, starts: lineStarts(tree.text), shift };
+  return {
+    path: input.page,
+    url: input.base,
+    source: tree.source,
+    reading,
+    starts: lineStarts(tree.text),
+    shift,
+  };
 }
 
 /** The placements of one sheet on the page; those that meet nothing are left out unless `withDormant`. */
-function placeSheet(input: StylesInput, sheet: PlacedSheet, describe: Describe, withDormant: boolean): PlacedReference[] {
+function placeSheet(
+  input: StylesInput,
+  sheet: PlacedSheet,
+  describe: Describe,
+  withDormant: boolean,
+): PlacedReference[] {
   const matches = matchSheet(sheet.reading, input.tree);
   const references = withDormant ? sheet.reading.references : matches.keys();
   return Array.from(references, (reference) => {
@@ -174,7 +187,11 @@ const NOWHERE: PlacementSurroundings = {
 };
 
 /** The references of a sheet that met nothing on any page, as placements that belong to the sheet alone. */
-export function dormantPlacements(sheet: SheetText, met: ReadonlySet<string>, site: SiteAddressing): Placement[] {
+export function dormantPlacements(
+  sheet: SheetText,
+  met: ReadonlySet<string>,
+  site: SiteAddressing,
+): Placement[] {
   return sheet.reading.references
     .filter((reference) => !met.has(referenceKey(sheet.path, reference)))
     .map((reference) => ({
@@ -184,6 +201,10 @@ export function dormantPlacements(sheet: SheetText, met: ReadonlySet<string>, si
       kind: 'css' as const,
       page: sheet.path,
       dormant: true,
-      declared: { ...NOWHERE.declared, classes: reference.selectors.join(', '), writtenIn: reference.property },
+      declared: {
+        ...NOWHERE.declared,
+        classes: reference.selectors.join(', '),
+        writtenIn: reference.property,
+      },
     }));
 }

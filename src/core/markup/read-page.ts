@@ -2,7 +2,12 @@
  * Reads a page: every placement on it, written in its markup, in its own styles and in the style sheets it links.
  * Any text gives a result; comments, templates and scripts are not placements.
  */
-import { resolveAddress, urlOfPath, type ResolvedAddress, type SiteAddressing } from '../address/resolve-address';
+import {
+  resolveAddress,
+  urlOfPath,
+  type ResolvedAddress,
+  type SiteAddressing,
+} from '../address/resolve-address';
 import type { SourceText } from '../source/decode-source';
 import { lineStarts, positionAt } from '../source/line-index';
 import { readStyleAttribute } from '../styles/read-sheet';
@@ -55,8 +60,9 @@ export function readPage(input: PageInput): PageReading {
       if (placement) placements.push(placement);
     }
   }
-  const styles = placeStyles({ tree, base, page: input.address, site: input.site, sheetOf: input.sheetOf }, (element) =>
-    describe(reader, element.at, element.found),
+  const styles = placeStyles(
+    { tree, base, page: input.address, site: input.site, sheetOf: input.sheetOf },
+    (element) => describe(reader, element.at, element.found),
   );
   return {
     address: input.address,
@@ -141,7 +147,8 @@ function describe(reader: PageReader, at: number, found: FoundReference): Placem
   const around = tree.surroundings[at] as Surroundings;
   const shown = found.kind === 'source' ? (imageOf(around.picture) ?? element) : element;
   const hasAlt = WITH_ALT.has(found.kind);
-  const caption = found.kind === 'meta' || found.kind === 'icon' ? null : captionElement(shown, around.figure);
+  const caption =
+    found.kind === 'meta' || found.kind === 'icon' ? null : captionElement(shown, around.figure);
   const words = caption ? readCaption(tree, caption) : null;
   const link = found.kind === 'link' ? null : around.link;
   const path = elementPath(element);
@@ -149,7 +156,12 @@ function describe(reader: PageReader, at: number, found: FoundReference): Placem
     elementPath: path,
     thread: `${path}|${found.kind === 'css' ? `style:${found.attribute}` : found.attribute}|${found.descriptor}`,
     alt: hasAlt ? attributeText(shown, 'alt') : null,
-    name: found.kind === 'link' ? linkName(tree, element) : NAMELESS.has(found.kind) ? '' : accessibleName(tree, shown),
+    name:
+      found.kind === 'link'
+        ? linkName(tree, element)
+        : NAMELESS.has(found.kind)
+          ? ''
+          : accessibleName(tree, shown),
     caption: words?.text ?? null,
     link: link
       ? { href: attributeText(link, 'href') ?? '', text: textOf(link, { without: shown, limit: 200 }) }
@@ -173,7 +185,9 @@ const NAMELESS = new Set(['css', 'icon', 'meta', 'preload', 'attribute-backgroun
 const HEAD_KINDS = new Set(['icon', 'meta', 'preload']);
 
 function imageOf(picture: Element | null): Element | null {
-  return picture?.childNodes.find((child): child is Element => isElement(child) && child.tagName === 'img') ?? null;
+  return (
+    picture?.childNodes.find((child): child is Element => isElement(child) && child.tagName === 'img') ?? null
+  );
 }
 
 /** Where alt text and caption of a picture can be written. */
@@ -182,11 +196,15 @@ function wordAnchors(tree: PageTree, shown: Element | null, caption: WordAnchors
   const alt = locateAttribute(tree, shown, 'alt');
   const bare = shown.sourceCodeLocation?.attrs?.['alt'];
   const tagStart = shown.sourceCodeLocation?.startTag?.startOffset ?? shown.sourceCodeLocation?.startOffset;
-  const nameLength = /^<[a-z]+/i.exec(tree.text.slice((tagStart ?? 0) + tree.shift, (tagStart ?? 0) + tree.shift + 12));
+  const nameLength = /^<[a-z]+/i.exec(
+    tree.text.slice((tagStart ?? 0) + tree.shift, (tagStart ?? 0) + tree.shift + 12),
+  );
   return {
     alt: alt ? { span: alt.span, quote: alt.quote } : bare ? bareAnchor(bare.endOffset + tree.shift) : null,
     addAttribute:
-      alt || bare || tagStart === undefined || !nameLength ? null : tagStart + tree.shift + nameLength[0].length,
+      alt || bare || tagStart === undefined || !nameLength
+        ? null
+        : tagStart + tree.shift + nameLength[0].length,
     caption,
   };
 }

@@ -10,7 +10,8 @@ import type { SourceText } from './decode-source';
 export function byteOffsets(bytes: Uint8Array, source: SourceText, offsets: readonly number[]): number[] {
   if (bytes.length === source.text.length) return [...offsets];
   if (source.encoding === 'utf-8') return utf8Offsets(bytes, offsets);
-  if (source.encoding.startsWith('utf-16')) return offsets.map((offset) => Math.min(offset * 2, bytes.length));
+  if (source.encoding.startsWith('utf-16'))
+    return offsets.map((offset) => Math.min(offset * 2, bytes.length));
   return streamedOffsets(bytes, source.encoding, offsets);
 }
 

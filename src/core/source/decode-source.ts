@@ -26,7 +26,10 @@ export function decodeBytes(bytes: Uint8Array, encoding: string): SourceText {
 /** Decodes a page by the WHATWG rules; windows-1252 where nothing says otherwise. Any bytes give a result. */
 export function decodeHtml(bytes: Uint8Array, hints: EncodingHints = {}): SourceText {
   const encoding =
-    encodingOfByteOrderMark(bytes) ?? encodingOfLabel(hints.httpCharset) ?? prescanHtml(bytes) ?? 'windows-1252';
+    encodingOfByteOrderMark(bytes) ??
+    encodingOfLabel(hints.httpCharset) ??
+    prescanHtml(bytes) ??
+    'windows-1252';
   return decodeBytes(bytes, encoding);
 }
 

@@ -18,7 +18,8 @@ function reverseTable(encoding: string): Map<string, Uint8Array> {
     }
   };
   for (let first = 0; first < 256; first++) add(first);
-  for (let first = 0x81; first < 0xff; first++) for (let second = 0x30; second < 0xff; second++) add(first, second);
+  for (let first = 0x81; first < 0xff; first++)
+    for (let second = 0x30; second < 0xff; second++) add(first, second);
   reverseTables.set(encoding, table);
   return table;
 }
@@ -61,9 +62,15 @@ export function encodeText(text: string, encoding: string): Uint8Array | null {
 }
 
 /** Replaces the characters that an encoding can't hold by what `escape` gives for each code point. */
-export function escapeUnencodable(text: string, encoding: string, escape: (codePoint: number) => string): string {
+export function escapeUnencodable(
+  text: string,
+  encoding: string,
+  escape: (codePoint: number) => string,
+): string {
   if (encoding === 'utf-8' || encoding.startsWith('utf-16')) return text;
   return [...text]
-    .map((character) => (encodeCharacter(character, encoding) ? character : escape(character.codePointAt(0) ?? 0)))
+    .map((character) =>
+      encodeCharacter(character, encoding) ? character : escape(character.codePointAt(0) ?? 0),
+    )
     .join('');
 }

@@ -40,7 +40,8 @@ export function charsetOfContentType(content: string | null | undefined): string
  */
 export function prescanHtml(bytes: Uint8Array): string | null {
   const head = ascii(bytes, 1024);
-  const token = /<!--[\s\S]*?-->|<meta[\s/]((?:[^>"']|"[^"]*"|'[^']*')*)|<\/?[a-z](?:[^>"']|"[^"]*"|'[^']*')*|<[!/?][^>]*/gi;
+  const token =
+    /<!--[\s\S]*?-->|<meta[\s/]((?:[^>"']|"[^"]*"|'[^']*')*)|<\/?[a-z](?:[^>"']|"[^"]*"|'[^']*')*|<[!/?][^>]*/gi;
   for (const match of head.matchAll(token)) {
     if (match[1] === undefined) continue;
     const encoding = encodingOfMeta(match[1]);

@@ -28,7 +28,10 @@ const adapter: NonNullable<Options<Node, Element>['adapter']> = {
   removeSubsets: (nodes) => nodes,
 };
 
-const filed = { quirks: new WeakMap<StyleReading, FiledRules>(), strict: new WeakMap<StyleReading, FiledRules>() };
+const filed = {
+  quirks: new WeakMap<StyleReading, FiledRules>(),
+  strict: new WeakMap<StyleReading, FiledRules>(),
+};
 
 /**
  * For each picture reference of a sheet that meets something on the page: the first element it meets, and how many.
@@ -107,7 +110,8 @@ function keyOf(selector: string): string {
     if (node.type === 'Combinator') key = '*';
     else if (node.type === 'IdSelector') key = `#${node.name.toLowerCase()}`;
     else if (node.type === 'ClassSelector' && !key.startsWith('#')) key = `.${node.name.toLowerCase()}`;
-    else if (node.type === 'TypeSelector' && key === '*' && !node.name.includes('|')) key = node.name.toLowerCase();
+    else if (node.type === 'TypeSelector' && key === '*' && !node.name.includes('|'))
+      key = node.name.toLowerCase();
   });
   return key;
 }

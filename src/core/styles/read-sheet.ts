@@ -65,7 +65,8 @@ function read(text: string, context: 'stylesheet' | 'declarationList'): StyleRea
   walk(tree, {
     enter(node: CssNode) {
       if (node.type === 'Rule') parents.push(selectorsOf(node, parents.at(-1)));
-      else if (node.type === 'Atrule' && node.name.toLowerCase() === 'import') imports.push(...importOf(node));
+      else if (node.type === 'Atrule' && node.name.toLowerCase() === 'import')
+        imports.push(...importOf(node));
       else if (node.type === 'Declaration') {
         const selectors = parents.at(-1) ?? [];
         for (const found of picturesOf(node, text)) {
@@ -136,4 +137,3 @@ function addressSpan(node: Url | StringNode, text: string): Span | null {
   while (end > start && /\s/.test(text[end - 1] ?? '')) end--;
   return { start, end };
 }
-

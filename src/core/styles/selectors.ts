@@ -21,7 +21,8 @@ const isPassing = (node: CssNode): boolean =>
 
 /** `:not(:hover)` is met whenever nobody points at it. */
 function isNegatedState(node: CssNode): boolean {
-  if (node.type !== 'PseudoClassSelector' || node.name.toLowerCase() !== 'not' || !node.children) return false;
+  if (node.type !== 'PseudoClassSelector' || node.name.toLowerCase() !== 'not' || !node.children)
+    return false;
   let states = false;
   walk(node.children.first ?? node, (inner) => {
     if (inner !== node && isPassing(inner)) states = true;

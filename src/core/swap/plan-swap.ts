@@ -63,7 +63,14 @@ export interface SwapPlan {
   readonly renditions: readonly Rendition[];
 }
 
-const EXTENSION: Record<string, string> = { jpeg: 'jpg', png: 'png', webp: 'webp', avif: 'avif', gif: 'gif', svg: 'svg' };
+const EXTENSION: Record<string, string> = {
+  jpeg: 'jpg',
+  png: 'png',
+  webp: 'webp',
+  avif: 'avif',
+  gif: 'gif',
+  svg: 'svg',
+};
 
 /**
  * Plans a swap of one old file in some of its placements.
@@ -82,7 +89,11 @@ export function planSwap(input: {
   const made = new Map<string, Rendition>();
   const names = new Set<string>();
   const name = (folder: string, stem: string, extension: string) => {
-    const free = freeName(stem, extension, (file) => names.has(folder + file) || input.isTaken(folder + file));
+    const free = freeName(
+      stem,
+      extension,
+      (file) => names.has(folder + file) || input.isTaken(folder + file),
+    );
     names.add(folder + free);
     return folder + free;
   };
@@ -92,7 +103,13 @@ export function planSwap(input: {
     const known = made.get(key);
     if (known) return known;
     const path = name(folder, candidate.slug, EXTENSION[candidate.format] ?? candidate.format);
-    const rendition: Rendition = { path, format: 'original', crop: whole, widthPx: candidate.widthPx, heightPx: candidate.heightPx };
+    const rendition: Rendition = {
+      path,
+      format: 'original',
+      crop: whole,
+      widthPx: candidate.widthPx,
+      heightPx: candidate.heightPx,
+    };
     made.set(key, rendition);
     return rendition;
   };
@@ -104,7 +121,8 @@ export function planSwap(input: {
     if (candidate.isAnimated || candidate.format === 'svg') {
       return { place, slot, rendition: asItIs(folder), keeps: 1, isTooSmall: false };
     }
-    const crop = slot.shape === 'free' ? whole : cropToShape(candidate, slot.widthPx / slot.heightPx, candidate.focal);
+    const crop =
+      slot.shape === 'free' ? whole : cropToShape(candidate, slot.widthPx / slot.heightPx, candidate.focal);
     const size = fitted(crop, slot);
     const format = formatFor(place, candidate);
     const isWhole = crop.widthPx === candidate.widthPx && crop.heightPx === candidate.heightPx;
@@ -139,7 +157,9 @@ function fitted(crop: CropRect, slot: Slot): PixelSize {
 
 /** A declared type is kept; icons are PNG; otherwise the candidate's own format where browsers show it. */
 function formatFor(place: SwapPlace, candidate: Candidate): Exclude<RenditionFormat, 'original'> {
-  const declared = /^image\/(webp|avif|png|jpeg)$/i.exec(place.declared.type?.trim() ?? '')?.[1]?.toLowerCase();
+  const declared = /^image\/(webp|avif|png|jpeg)$/i
+    .exec(place.declared.type?.trim() ?? '')?.[1]
+    ?.toLowerCase();
   if (declared) return declared as Exclude<RenditionFormat, 'original'>;
   if (place.kind === 'icon') return 'png';
   return candidate.format === 'png' || candidate.format === 'webp' ? candidate.format : 'jpeg';

@@ -33,7 +33,13 @@ const LONG_SIDE_PX = 2000;
  * @param old pixel size of the file that stands there now, or `null` where it is missing
  */
 export function slotOf(kind: PlacementKind, declared: DeclaredSlot, old: PixelSize | null): Slot {
-  const free = { widthPx: LONG_SIDE_PX, heightPx: LONG_SIDE_PX, shape: 'free', from: 'limit', css: null } as const;
+  const free = {
+    widthPx: LONG_SIDE_PX,
+    heightPx: LONG_SIDE_PX,
+    shape: 'free',
+    from: 'limit',
+    css: null,
+  } as const;
   if (kind === 'link') return free;
   const width = /^(\d+)w$/.exec(declared.descriptor)?.[1];
   const ratio = ratioOf(declared, old);
@@ -43,10 +49,16 @@ export function slotOf(kind: PlacementKind, declared: DeclaredSlot, old: PixelSi
   }
   const css = cssSize(declared, ratio);
   if (css && kind !== 'icon') {
-    return { ...rounded(css.widthPx * DENSITY, css.heightPx * DENSITY), shape: 'fixed', from: 'declared', css };
+    return {
+      ...rounded(css.widthPx * DENSITY, css.heightPx * DENSITY),
+      shape: 'fixed',
+      from: 'declared',
+      css,
+    };
   }
   const icon = kind === 'icon' ? /^(\d+)x(\d+)/i.exec(declared.sizes ?? '') : null;
-  if (icon) return { ...rounded(Number(icon[1]), Number(icon[2])), shape: 'fixed', from: 'declared', css: null };
+  if (icon)
+    return { ...rounded(Number(icon[1]), Number(icon[2])), shape: 'fixed', from: 'declared', css: null };
   if (old) return { ...old, shape: 'fixed', from: 'old picture', css: kind === 'css' ? null : old };
   return free;
 }

@@ -1,6 +1,7 @@
 import { hash, verify } from '@node-rs/argon2';
 import { betterAuth } from 'better-auth';
 import { drizzleAdapter } from 'better-auth/adapters/drizzle';
+import { nextCookies } from 'better-auth/next-js';
 import * as schema from '../db/schema/accounts';
 import { database } from '../db/database';
 import { settings } from '../settings';
@@ -20,10 +21,20 @@ function create() {
       enabled: true,
       disableSignUp: true,
       minPasswordLength: MIN_PASSWORD,
-      password: { hash: (password) => hash(password), verify: ({ hash: kept, password }) => verify(kept, password) },
+      password: {
+        hash: (password) => hash(password),
+        verify: ({ hash: kept, password }) => verify(kept, password),
+      },
     },
     user: { additionalFields: { role: { type: 'string', input: false, defaultValue: 'viewer' } } },
-    rateLimit: { enabled: true, storage: 'database', window: 60, max: 100, customRules: { '/sign-in/email': { window: 60, max: 20 } } },
+    plugins: [nextCookies()],
+    rateLimit: {
+      enabled: true,
+      storage: 'database',
+      window: 60,
+      max: 100,
+      customRules: { '/sign-in/email': { window: 60, max: 20 } },
+    },
   });
 }
 

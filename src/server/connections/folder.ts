@@ -95,7 +95,8 @@ function isAround(folder: string, place: string): boolean {
 async function targetOf(root: string, path: string): Promise<string> {
   const wanted = join(root, path);
   const existing = await realpath(wanted).catch(() => null);
-  const place = existing ?? join(await nearestFolder(root, dirname(wanted)), wanted.slice(dirname(wanted).length + 1));
+  const place =
+    existing ?? join(await nearestFolder(root, dirname(wanted)), wanted.slice(dirname(wanted).length + 1));
   if (isInside(root, place) && place !== root) return place;
   throw new ProblemError({
     code: 'PATH_OUTSIDE',

@@ -51,11 +51,19 @@ export function readPageBytes(
 
 /** A page with its reading, or the dormant placements of all sheets at the end. */
 export type SiteReading =
-  | { readonly kind: 'page'; readonly file: SiteFile; readonly bytes: Uint8Array; readonly reading: PageReading }
+  | {
+      readonly kind: 'page';
+      readonly file: SiteFile;
+      readonly bytes: Uint8Array;
+      readonly reading: PageReading;
+    }
   | { readonly kind: 'dormant'; readonly placements: readonly Placement[] };
 
 /** Reads a site page by page; what no page met comes last. */
-export async function* readSite(connection: ReadableConnection, site: SiteAddressing): AsyncGenerator<SiteReading> {
+export async function* readSite(
+  connection: ReadableConnection,
+  site: SiteAddressing,
+): AsyncGenerator<SiteReading> {
   const { files } = await connection.list();
   const pages = pagesOf(files);
   const sheets = await readSheets(connection, files, site);
@@ -67,7 +75,10 @@ export async function* readSite(connection: ReadableConnection, site: SiteAddres
     for (const key of reading.met) met.add(key);
     yield { kind: 'page', file, bytes, reading };
   }
-  yield { kind: 'dormant', placements: [...sheets.values()].flatMap((sheet) => dormantPlacements(sheet, met, site)) };
+  yield {
+    kind: 'dormant',
+    placements: [...sheets.values()].flatMap((sheet) => dormantPlacements(sheet, met, site)),
+  };
 }
 
 /** A placement as the command line prints it. */

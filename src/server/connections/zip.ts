@@ -19,9 +19,11 @@ const refuse = (code: string, what: string, why: string, remedy: string) =>
 
 /** The entries of a ZIP, each checked for its name, kind and size before anything is unpacked. */
 async function openChecked(file: string): Promise<{ zip: ZipFile; entries: Map<string, Entry> }> {
-  const zip = await yauzl.openPromise(file, { autoClose: false, lazyEntries: true, decodeStrings: true }).catch((error: unknown) => {
-    throw unreadable(file, error);
-  });
+  const zip = await yauzl
+    .openPromise(file, { autoClose: false, lazyEntries: true, decodeStrings: true })
+    .catch((error: unknown) => {
+      throw unreadable(file, error);
+    });
   try {
     return { zip, entries: await checkedEntries(zip, file) };
   } catch (error) {
@@ -55,7 +57,12 @@ async function checkedEntries(zip: ZipFile, file: string): Promise<Map<string, E
   for await (const entry of zip.eachEntry()) {
     if (entry.fileName.endsWith('/')) continue;
     if (((entry.externalFileAttributes >>> 16) & 0o170000) === 0o120000) {
-      throw refuse('ZIP_LINK', `${file.split('/').at(-1)} was not opened.`, `${entry.fileName} is a link to another place.`, 'Pack the files themselves.');
+      throw refuse(
+        'ZIP_LINK',
+        `${file.split('/').at(-1)} was not opened.`,
+        `${entry.fileName} is a link to another place.`,
+        'Pack the files themselves.',
+      );
     }
     unpacked += entry.uncompressedSize;
     const isBomb =
@@ -95,7 +102,11 @@ export async function openZip(file: string): Promise<ReadableConnection> {
 }
 
 function siteFile(entry: Entry): SiteFile {
-  return { path: entry.fileName, sizeBytes: entry.uncompressedSize, modifiedMs: entry.getLastModDate().getTime() };
+  return {
+    path: entry.fileName,
+    sizeBytes: entry.uncompressedSize,
+    modifiedMs: entry.getLastModDate().getTime(),
+  };
 }
 
 /** Unpacks a ZIP into a new folder, every entry checked first. `onFile` is told after each file how many are done. */
@@ -122,5 +133,11 @@ export async function unpackZip(
 
 /** Whether a path is a file that ends in `.zip`. */
 export async function isZipFile(path: string): Promise<boolean> {
-  return /\.zip$/i.test(path) && (await stat(path).then((info) => info.isFile(), () => false));
+  return (
+    /\.zip$/i.test(path) &&
+    (await stat(path).then(
+      (info) => info.isFile(),
+      () => false,
+    ))
+  );
 }

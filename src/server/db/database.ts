@@ -28,7 +28,8 @@ export function connect(url: string): Database {
   return { pool, orm: drizzle(pool) };
 }
 
-const UNREACHABLE = /ECONNREFUSED|ENOENT|ETIMEDOUT|EHOSTUNREACH|terminated|timeout|57P0[123]|the database system is/;
+const UNREACHABLE =
+  /ECONNREFUSED|ENOENT|ETIMEDOUT|EHOSTUNREACH|terminated|timeout|57P0[123]|the database system is/;
 
 /** A database error as a problem, where it is one of reaching the server; otherwise the error itself. */
 export function databaseProblem(error: unknown): unknown {

@@ -18,7 +18,9 @@ export async function insertRows<T extends PgTable>(
   const names = columns.map(([, column]) => `"${column.name}"`).join(', ');
   const shape = columns.map(([, column]) => `"${column.name}" ${column.getSQLType()}`).join(', ');
   const json = rows.map((row) =>
-    Object.fromEntries(columns.map(([key, column]) => [column.name, (row as Record<string, unknown>)[key] ?? null])),
+    Object.fromEntries(
+      columns.map(([key, column]) => [column.name, (row as Record<string, unknown>)[key] ?? null]),
+    ),
   );
   await client.query(
     `insert into "${getTableName(table)}" (${names}) select ${names} from jsonb_to_recordset($1::jsonb) as row(${shape})`,

@@ -29,10 +29,8 @@ export async function addJob<N extends JobName>(
   payload: Jobs[N],
   key: string,
 ): Promise<void> {
-  await client.query('select graphile_worker.add_job($1, payload := $2::json, job_key := $3, max_attempts := $4)', [
-    name,
-    JSON.stringify(payload),
-    key,
-    ATTEMPTS[name],
-  ]);
+  await client.query(
+    'select graphile_worker.add_job($1, payload := $2::json, job_key := $3, max_attempts := $4)',
+    [name, JSON.stringify(payload), key, ATTEMPTS[name]],
+  );
 }

@@ -10,7 +10,10 @@ const ORPHANS_EVERY_MS = 5000;
 const HANDS = 3;
 
 /** Starts a worker over a database. `stop` lets running jobs finish. */
-export async function startWorker(db: Database, log: (line: string) => void): Promise<{ stop(): Promise<void> }> {
+export async function startWorker(
+  db: Database,
+  log: (line: string) => void,
+): Promise<{ stop(): Promise<void> }> {
   // Each hand is a runner of its own, since the queue wants a name for every job that runs at a time.
   const names = Array.from({ length: HANDS }, () => randomUUID());
   const session = await db.pool.connect();

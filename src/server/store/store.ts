@@ -33,7 +33,7 @@ export async function storeBytes(bytes: Uint8Array): Promise<string> {
 
 /** The bytes of a hash; @throws ProblemError `STORE_MISSING`. */
 export async function storedBytes(hash: string): Promise<Uint8Array> {
-  return readFile(placeOf(hash)).catch((error: unknown) => {
+  return readFile(/* turbopackIgnore: true */ placeOf(hash)).catch((error: unknown) => {
     throw new ProblemError(
       {
         code: 'STORE_MISSING',
@@ -53,7 +53,7 @@ export async function storeDerived(hash: string, kind: 'thumbnail', bytes: Uint8
 
 /** What was made from stored bytes, or `null` where it has not been. */
 export async function storedDerived(hash: string, kind: 'thumbnail'): Promise<Uint8Array | null> {
-  return readFile(placeOf(`${hash}.${kind}`)).catch(() => null);
+  return readFile(/* turbopackIgnore: true */ placeOf(`${hash}.${kind}`)).catch(() => null);
 }
 
 /** Whether something was made from stored bytes already. */

@@ -17,6 +17,8 @@ import { startSurvey } from './start-survey';
 export interface NewSite {
   readonly name: string;
   readonly liveUrl: string | null;
+  /** Other host names that pages use for the site itself. */
+  readonly hosts: readonly string[];
   /** A folder on this machine, or a ZIP that was sent and lies at a path. */
   readonly from: { readonly kind: 'folder' | 'zip'; readonly path: string };
 }
@@ -28,6 +30,7 @@ const SCHEMA = Joi.object<NewSite>({
     .allow(null)
     .required()
     .messages({ 'string.uriCustomScheme': 'The address must begin with http:// or https://.' }),
+  hosts: Joi.array().items(Joi.string().hostname()).max(20).required(),
   from: Joi.object({ kind: Joi.valid('folder', 'zip').required(), path: Joi.string().required() }).required(),
 });
 
@@ -52,7 +55,10 @@ export async function connectSite(db: Database, actor: Actor, input: NewSite): P
   const base = slugOf(value.name);
   const slug = await freeSlug(db, base);
   const liveUrl = value.liveUrl?.replace(/\/+$/, '') ?? null;
-  const [site] = await db.orm.insert(sites).values({ slug, name: value.name, connection, liveUrl }).returning();
+  const [site] = await db.orm
+    .insert(sites)
+    .values({ slug, name: value.name, connection, liveUrl, hosts: value.hosts })
+    .returning();
   if (!site) throw new Error('the new site was not returned');
   await logEvent(db, actor, { siteId: site.id, verb: 'connect site', details: value.from.kind });
   await startSurvey(db, actor, site.id);
@@ -60,7 +66,10 @@ export async function connectSite(db: Database, actor: Actor, input: NewSite): P
 }
 
 async function freeSlug({ pool }: Database, base: string): Promise<string> {
-  const { rows } = await pool.query<{ slug: string }>('select slug from sites where slug = $1 or slug like $1 || $2', [base, '-%']);
+  const { rows } = await pool.query<{ slug: string }>(
+    'select slug from sites where slug = $1 or slug like $1 || $2',
+    [base, '-%'],
+  );
   const taken = new Set(rows.map(({ slug }) => slug));
   let slug = base;
   for (let n = 2; taken.has(slug); n++) slug = `${base}-${n}`;

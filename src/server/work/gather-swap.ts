@@ -23,10 +23,17 @@ const SCHEMA = Joi.object<SwapRequest>({
   siteId: Joi.number().integer().required(),
   fromPath: Joi.string().required(),
   intakeId: Joi.number().integer().required().messages({ '*': 'Choose the picture to put in' }),
-  placementIds: Joi.array().items(Joi.number().integer()).min(1).required().messages({ '*': 'Choose at least one place' }),
+  placementIds: Joi.array()
+    .items(Joi.number().integer())
+    .min(1)
+    .required()
+    .messages({ '*': 'Choose at least one place' }),
   alt: Joi.string().trim().max(2000).allow(null, '').required(),
   caption: Joi.string().trim().max(2000).allow(null, '').required(),
-  focal: Joi.object({ x: Joi.number().min(0).max(1).required(), y: Joi.number().min(0).max(1).required() }).required(),
+  focal: Joi.object({
+    x: Joi.number().min(0).max(1).required(),
+    y: Joi.number().min(0).max(1).required(),
+  }).required(),
 });
 
 /**
@@ -39,7 +46,12 @@ export async function gatherSwap(db: Database, actor: Actor, request: SwapReques
   requireRole(actor, ['maintainer', 'owner'], 'change pictures');
   const { value, error } = SCHEMA.validate(request);
   if (error) {
-    throw new ProblemError({ code: 'SWAP_INPUT', what: 'The swap was not added.', why: `${error.message}.`, remedy: '' });
+    throw new ProblemError({
+      code: 'SWAP_INPUT',
+      what: 'The swap was not added.',
+      why: `${error.message}.`,
+      remedy: '',
+    });
   }
   const [picture] = await db.orm
     .select({ id: intake.id })
@@ -66,14 +78,25 @@ export async function gatherSwap(db: Database, actor: Actor, request: SwapReques
       createdBy: actor.name,
     })
     .returning({ id: changes.id });
-  await db.orm.update(intake).set({ focalX: value.focal.x, focalY: value.focal.y }).where(eq(intake.id, value.intakeId));
+  await db.orm
+    .update(intake)
+    .set({ focalX: value.focal.x, focalY: value.focal.y })
+    .where(eq(intake.id, value.intakeId));
   if (change) await addJob(db.pool, 'prepare-change', { changeId: change.id }, `change-${change.id}`);
-  await logEvent(db, actor, { siteId: value.siteId, verb: 'swap picture', details: `${value.fromPath}, edition ${edition.number}` });
+  await logEvent(db, actor, {
+    siteId: value.siteId,
+    verb: 'swap picture',
+    details: `${value.fromPath}, edition ${edition.number}`,
+  });
   return edition.number;
 }
 
 /** The edition being gathered for a site; begun where there is none. */
-async function draftEdition(db: Database, actor: Actor, siteId: number): Promise<{ id: number; number: number }> {
+async function draftEdition(
+  db: Database,
+  actor: Actor,
+  siteId: number,
+): Promise<{ id: number; number: number }> {
   const open = await db.orm
     .select({ id: editions.id, number: editions.number })
     .from(editions)
@@ -90,7 +113,11 @@ async function draftEdition(db: Database, actor: Actor, siteId: number): Promise
 }
 
 /** Takes placements out of the edition's other changes; one that keeps others is prepared anew. */
-async function releasePlacements(db: Database, editionId: number, placementIds: readonly number[]): Promise<void> {
+async function releasePlacements(
+  db: Database,
+  editionId: number,
+  placementIds: readonly number[],
+): Promise<void> {
   const chosen = new Set(placementIds);
   const others = await db.orm.select().from(changes).where(eq(changes.editionId, editionId));
   for (const other of others) {
@@ -98,7 +125,10 @@ async function releasePlacements(db: Database, editionId: number, placementIds: 
     if (kept.length === other.placementIds.length) continue;
     if (kept.length === 0) await db.orm.delete(changes).where(eq(changes.id, other.id));
     else {
-      await db.orm.update(changes).set({ placementIds: kept, state: 'preparing' }).where(eq(changes.id, other.id));
+      await db.orm
+        .update(changes)
+        .set({ placementIds: kept, state: 'preparing' })
+        .where(eq(changes.id, other.id));
       await addJob(db.pool, 'prepare-change', { changeId: other.id }, `change-${other.id}`);
     }
   }

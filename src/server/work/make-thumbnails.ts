@@ -20,7 +20,10 @@ export async function makeThumbnails(db: Database, siteId: number): Promise<void
       await storeDerived(file.sha256, 'thumbnail', await makeThumbnail(await connection.read(file.path)));
     } catch (error) {
       const message = error instanceof Error ? error.message : String(error);
-      await db.pool.query('update files set problem = $2 where id = $1', [file.id, `Its picture can’t be shown: ${message}`]);
+      await db.pool.query('update files set problem = $2 where id = $1', [
+        file.id,
+        `Its picture can’t be shown: ${message}`,
+      ]);
     }
   }
 }

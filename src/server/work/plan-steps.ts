@@ -15,7 +15,11 @@ import { lastPublication } from './publish-edition';
 type NewStep = Omit<typeof steps.$inferInsert, 'publicationId' | 'ordinal'>;
 
 /** Steps that make an edition live: new files first, then the sources that show them. */
-export async function planPublishing(db: Database, connection: WritableConnection, editionId: number): Promise<NewStep[]> {
+export async function planPublishing(
+  db: Database,
+  connection: WritableConnection,
+  editionId: number,
+): Promise<NewStep[]> {
   const files = await db.orm
     .select({ path: newFiles.path, sha256: newFiles.sha256 })
     .from(newFiles)
@@ -35,7 +39,8 @@ export async function planPublishing(db: Database, connection: WritableConnectio
     .where(eq(changes.editionId, editionId))
     .orderBy(asc(edits.sourcePath), asc(edits.start));
   const bySource = new Map<string, (typeof edits.$inferSelect)[]>();
-  for (const { edit } of rows) bySource.set(edit.sourcePath, [...(bySource.get(edit.sourcePath) ?? []), edit]);
+  for (const { edit } of rows)
+    bySource.set(edit.sourcePath, [...(bySource.get(edit.sourcePath) ?? []), edit]);
   for (const [path, list] of bySource) {
     planned.push(await planSource(connection, path, { edits: list, expects: list[0]?.expects ?? '' }));
   }
@@ -43,7 +48,11 @@ export async function planPublishing(db: Database, connection: WritableConnectio
 }
 
 /** Steps that take an edition back: the sources first, then the files that only they showed. */
-export async function planWithdrawal(db: Database, connection: WritableConnection, editionId: number): Promise<NewStep[]> {
+export async function planWithdrawal(
+  db: Database,
+  connection: WritableConnection,
+  editionId: number,
+): Promise<NewStep[]> {
   const publication = await lastPublication(db, editionId, 'publish');
   if (!publication) return [];
   const done = await db.orm
@@ -57,12 +66,19 @@ export async function planWithdrawal(db: Database, connection: WritableConnectio
     const before = await storedBytes(step.wasSha);
     const applied = applyEdits({ bytes: before, source: decode(step.path, before) }, step.edits ?? []);
     if (!applied.ok) continue;
-    planned.push(await planSource(connection, step.path, { edits: applied.inverse, expects: step.becomesSha }));
+    planned.push(
+      await planSource(connection, step.path, { edits: applied.inverse, expects: step.becomesSha }),
+    );
   }
   for (const step of done) {
     if (step.action !== 'add file' || step.state !== 'done') continue;
     const isRestored = step.wasSha !== null;
-    planned.push({ action: isRestored ? 'add file' : 'remove file', path: step.path, wasSha: step.becomesSha, becomesSha: step.wasSha });
+    planned.push({
+      action: isRestored ? 'add file' : 'remove file',
+      path: step.path,
+      wasSha: step.becomesSha,
+      becomesSha: step.wasSha,
+    });
   }
   return planned;
 }
@@ -81,7 +97,12 @@ async function planSource(
   path: string,
   wanted: { edits: readonly SourceEdit[]; expects: string },
 ): Promise<NewStep> {
-  const alone = (problem: Problem): NewStep => ({ action: 'write source', path, state: 'left alone', problem });
+  const alone = (problem: Problem): NewStep => ({
+    action: 'write source',
+    path,
+    state: 'left alone',
+    problem,
+  });
   const bytes = await bytesOrNull(connection, path);
   if (!bytes) return alone(conflict(path, 'It is no longer there.'));
   const wasSha = await storeBytes(bytes);
@@ -93,7 +114,8 @@ async function planSource(
     const before = decode(path, await storedBytes(wanted.expects));
     const rebased = rebaseEdits(before.text, source.text, list);
     const first = rebased.conflicts[0];
-    if (first) return alone(conflict(path, `Somebody has changed it where it said “${first.was.slice(0, 80)}”.`));
+    if (first)
+      return alone(conflict(path, `Somebody has changed it where it said “${first.was.slice(0, 80)}”.`));
     list = rebased.edits;
   }
   const applied = applyEdits({ bytes, source }, list);

@@ -38,10 +38,16 @@ export async function prepareChange(db: Database, changeId: number): Promise<voi
       await tx.delete(newFiles).where(eq(newFiles.changeId, changeId));
       if (placed.length > 0) await tx.insert(edits).values(placed.map((edit) => ({ ...edit, changeId })));
       await tx.insert(newFiles).values(made.map((file) => ({ ...file, changeId })));
-      await tx.update(changes).set({ state: 'ready', places: plan.places, problem: null }).where(eq(changes.id, changeId));
+      await tx
+        .update(changes)
+        .set({ state: 'ready', places: plan.places, problem: null })
+        .where(eq(changes.id, changeId));
     });
   } catch (error) {
-    await db.orm.update(changes).set({ state: 'failed', problem: problemOf(error) }).where(eq(changes.id, changeId));
+    await db.orm
+      .update(changes)
+      .set({ state: 'failed', problem: problemOf(error) })
+      .where(eq(changes.id, changeId));
     if (!(error instanceof ProblemError)) throw error;
   }
 }
@@ -61,10 +67,18 @@ async function planFor(db: Database, change: Change, picture: Intake): Promise<S
   }
   const places: SwapPlace[] = [];
   for (const { id } of chosen) {
-    const [row] = await db.orm.select().from(placements).where(eq(placements.id, Number(id)));
-    if (row?.filePath) places.push({ ...row, page: row.pagePath, source: row.sourcePath, path: row.filePath });
+    const [row] = await db.orm
+      .select()
+      .from(placements)
+      .where(eq(placements.id, Number(id)));
+    if (row?.filePath)
+      places.push({ ...row, page: row.pagePath, source: row.sourcePath, path: row.filePath });
   }
-  const { rows: sizes } = await db.pool.query<{ path: string; width_px: number | null; height_px: number | null }>(
+  const { rows: sizes } = await db.pool.query<{
+    path: string;
+    width_px: number | null;
+    height_px: number | null;
+  }>(
     `select path, width_px, height_px from files where site_id = $1 and gone_in is null and sha256 is not null
      union all select n.path, null, null from new_files n join changes c on c.id = n.change_id
        where c.edition_id = $2 and c.id <> $3`,
@@ -108,7 +122,17 @@ async function editsFor(
       seen.add(key);
       checkRaw(edit, open.source);
       const { page, source, subject, start, end, was, becomes } = edit;
-      rows.push({ pagePath: page, sourcePath: source, subject, start, end, was, becomes, expects: open.expects });
+      rows.push({
+        pagePath: page,
+        sourcePath: source,
+        subject,
+        placeStart: place.start,
+        start,
+        end,
+        was,
+        becomes,
+        expects: open.expects,
+      });
     }
   }
   return rows;
@@ -124,7 +148,10 @@ async function openSource(
     const bytes = await connection.read(path);
     return { source: decodeCss(bytes), expects: await storeBytes(bytes) };
   }
-  const { rows } = await pool.query<{ sha256: string }>('select sha256 from pages where site_id = $1 and path = $2', [siteId, path]);
+  const { rows } = await pool.query<{ sha256: string }>(
+    'select sha256 from pages where site_id = $1 and path = $2',
+    [siteId, path],
+  );
   const bytes = rows[0] ? await storedBytes(rows[0].sha256) : await connection.read(path);
   return { source: decodeHtml(bytes), expects: rows[0]?.sha256 ?? sha256(bytes) };
 }
@@ -139,7 +166,10 @@ function checkRaw(edit: PlaceEdit, source: SourceText): void {
   });
 }
 
-async function makeFiles(plan: SwapPlan, picture: Intake): Promise<Omit<typeof newFiles.$inferInsert, 'changeId'>[]> {
+async function makeFiles(
+  plan: SwapPlan,
+  picture: Intake,
+): Promise<Omit<typeof newFiles.$inferInsert, 'changeId'>[]> {
   const original = await storedBytes(picture.sha256);
   const made = [];
   for (const rendition of plan.renditions) {

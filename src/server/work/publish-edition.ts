@@ -11,14 +11,18 @@ import { logEvent } from './log-event';
 /** Publishes a draft edition. @throws ProblemError where it is empty, unfinished, or not a draft */
 export async function publishEdition(db: Database, actor: Actor, editionId: number): Promise<void> {
   if (!mayMove(actor.role, 'publish')) requireRole(actor, ['maintainer', 'approver'], 'publish an edition');
-  const gathered = await db.orm.select({ state: changes.state }).from(changes).where(eq(changes.editionId, editionId));
+  const gathered = await db.orm
+    .select({ state: changes.state })
+    .from(changes)
+    .where(eq(changes.editionId, editionId));
   const unready = gathered.filter(({ state }) => state !== 'ready').length;
   if (gathered.length === 0 || unready > 0) {
     throw new ProblemError({
       code: 'EDITION_UNREADY',
       what: 'The edition was not published.',
       why: gathered.length === 0 ? 'It holds no changes.' : `${unready} of its changes are not ready.`,
-      remedy: gathered.length === 0 ? 'Swap a picture first.' : 'Wait until they are prepared, or take them out.',
+      remedy:
+        gathered.length === 0 ? 'Swap a picture first.' : 'Wait until they are prepared, or take them out.',
     });
   }
   await move(db, actor, { editionId, move: 'publish', direction: 'publish' });
@@ -43,7 +47,11 @@ async function move(
     // The state is compared in the statement itself: of two people who press at once, one wins.
     const { rowCount } =
       edition && next
-        ? await client.query('update editions set state = $2 where id = $1 and state = $3', [edition.id, next, edition.state])
+        ? await client.query('update editions set state = $2 where id = $1 and state = $3', [
+            edition.id,
+            next,
+            edition.state,
+          ])
         : { rowCount: 0 };
     if (!edition || !rowCount) throw wrongState(asked.direction, edition?.state);
     const { rows } = await client.query<{ id: number }>(
@@ -55,7 +63,11 @@ async function move(
       await addJob(client, 'run-publication', { publicationId }, `publication-${publicationId}`);
     }
     await client.query('commit');
-    await logEvent(db, actor, { siteId: edition.siteId, verb: `${asked.direction} edition`, details: `edition ${edition.number}` });
+    await logEvent(db, actor, {
+      siteId: edition.siteId,
+      verb: `${asked.direction} edition`,
+      details: `edition ${edition.number}`,
+    });
   } catch (error) {
     await client.query('rollback');
     throw error;
@@ -74,10 +86,20 @@ function wrongState(direction: string, state: string | undefined): ProblemError 
 }
 
 /** The publication of an edition that last went in a direction and was finished, or `undefined`. */
-export async function lastPublication({ orm }: Database, editionId: number, direction: 'publish' | 'withdraw') {
+export async function lastPublication(
+  { orm }: Database,
+  editionId: number,
+  direction: 'publish' | 'withdraw',
+) {
   const done = await orm
     .select()
     .from(publications)
-    .where(and(eq(publications.editionId, editionId), eq(publications.direction, direction), eq(publications.state, 'done')));
+    .where(
+      and(
+        eq(publications.editionId, editionId),
+        eq(publications.direction, direction),
+        eq(publications.state, 'done'),
+      ),
+    );
   return done.at(-1);
 }

@@ -40,7 +40,11 @@ export async function runPublication(db: Database, publicationId: number): Promi
     } else {
       await close(db, { publicationId, state: 'done', problem: null });
       await setState(db, edition, isPublishing ? 'finish' : 'finish withdrawal');
-      await queueSurvey(db, site.id, `${isPublishing ? 'after' : 'after withdrawing'} edition ${edition.number}`);
+      await queueSurvey(
+        db,
+        site.id,
+        `${isPublishing ? 'after' : 'after withdrawing'} edition ${edition.number}`,
+      );
     }
   });
 }
@@ -65,14 +69,20 @@ async function writeJournal(
   const planned = await plan(db, connection, publication.editionId);
   await db.orm.transaction(async (tx) => {
     if (planned.length > 0) {
-      await tx.insert(steps).values(planned.map((step, i) => ({ ...step, publicationId: publication.id, ordinal: i + 1 })));
+      await tx
+        .insert(steps)
+        .values(planned.map((step, i) => ({ ...step, publicationId: publication.id, ordinal: i + 1 })));
     }
     await tx.update(publications).set({ state: 'running' }).where(eq(publications.id, publication.id));
   });
 }
 
 /** Does the steps that are still planned; gives the problem of the first that the site refused. */
-async function carryOut(db: Database, connection: WritableConnection, publicationId: number): Promise<Problem | null> {
+async function carryOut(
+  db: Database,
+  connection: WritableConnection,
+  publicationId: number,
+): Promise<Problem | null> {
   const planned = await db.orm
     .select()
     .from(steps)
@@ -92,7 +102,10 @@ async function carryOut(db: Database, connection: WritableConnection, publicatio
 }
 
 /** Puts a file into the state that a step wants; a problem where it is in neither of the states the step knows. */
-async function doStep(connection: WritableConnection, step: Pick<Step, 'path' | 'wasSha' | 'becomesSha'>): Promise<Problem | null> {
+async function doStep(
+  connection: WritableConnection,
+  step: Pick<Step, 'path' | 'wasSha' | 'becomesSha'>,
+): Promise<Problem | null> {
   const there = await connection.read(step.path).catch(() => null);
   const sha = there ? sha256(there) : null;
   if (sha === step.becomesSha) return null;
@@ -117,7 +130,11 @@ async function rollBack(db: Database, connection: WritableConnection, publicatio
     .where(sql`${eq(steps.publicationId, publicationId)} and ${steps.state} in ('done', 'planned')`)
     .orderBy(desc(steps.ordinal));
   for (const step of done) {
-    const problem = await doStep(connection, { path: step.path, wasSha: step.becomesSha, becomesSha: step.wasSha });
+    const problem = await doStep(connection, {
+      path: step.path,
+      wasSha: step.becomesSha,
+      becomesSha: step.wasSha,
+    });
     await db.orm.update(steps).set({ state: 'undone', problem }).where(eq(steps.id, step.id));
   }
 }
@@ -127,12 +144,27 @@ async function close(
   end: { publicationId: number; state: 'done' | 'rolled back'; problem: Problem | null },
 ): Promise<void> {
   const { publicationId, state, problem } = end;
-  await orm.update(publications).set({ state, problem, finishedAt: new Date() }).where(eq(publications.id, publicationId));
+  await orm
+    .update(publications)
+    .set({ state, problem, finishedAt: new Date() })
+    .where(eq(publications.id, publicationId));
 }
 
-async function setState({ orm }: Database, edition: { id: number; state: EditionState }, move: EditionMove): Promise<void> {
+async function setState(
+  { orm }: Database,
+  edition: { id: number; state: EditionState },
+  move: EditionMove,
+): Promise<void> {
   const state = stateAfter(move, edition.state);
   if (!state) throw new Error(`edition ${edition.id} can’t ${move} from ${edition.state}`);
-  const when = state === 'published' && move === 'finish' ? { publishedAt: new Date() } : state === 'withdrawn' ? { withdrawnAt: new Date() } : {};
-  await orm.update(editions).set({ state, ...when }).where(eq(editions.id, edition.id));
+  const when =
+    state === 'published' && move === 'finish'
+      ? { publishedAt: new Date() }
+      : state === 'withdrawn'
+        ? { withdrawnAt: new Date() }
+        : {};
+  await orm
+    .update(editions)
+    .set({ state, ...when })
+    .where(eq(editions.id, edition.id));
 }

@@ -10,10 +10,9 @@ export async function openConnection(site: Pick<Site, 'connection'>): Promise<Wr
   return openFolder(site.connection.folder);
 }
 
-/** How a site's own addresses are told from others: by the host under which readers see it. */
-export function addressingOf(site: Pick<Site, 'liveUrl'>): SiteAddressing {
-  if (!site.liveUrl) return siteOfFiles();
-  const { host } = new URL(site.liveUrl);
-  const bare = host.replace(/^www\./, '');
-  return siteOfFiles([bare, `www.${bare}`]);
+/** How a site's own addresses are told from others: by the names under which readers and pages know it. */
+export function addressingOf(site: Pick<Site, 'liveUrl' | 'hosts'>): SiteAddressing {
+  const live = site.liveUrl ? [new URL(site.liveUrl).host] : [];
+  const names = [...live, ...site.hosts].map((host) => host.replace(/^www\./, ''));
+  return siteOfFiles(names.flatMap((name) => [name, `www.${name}`]));
 }

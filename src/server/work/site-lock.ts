@@ -8,7 +8,11 @@ const LOCK_SPACE = 0x1b1d;
  * Runs something while nothing else reads or changes the site. The lock belongs to one database session: it is gone
  * when the process dies, however it dies.
  */
-export async function withSiteLock<T>(db: Database, siteId: number, run: (client: PoolClient) => Promise<T>): Promise<T> {
+export async function withSiteLock<T>(
+  db: Database,
+  siteId: number,
+  run: (client: PoolClient) => Promise<T>,
+): Promise<T> {
   const client = await db.pool.connect();
   try {
     await client.query('select pg_advisory_lock($1, $2)', [LOCK_SPACE, siteId]);

@@ -24,5 +24,6 @@ export async function queueSurvey(db: Database, siteId: number, reason: string):
     [siteId, reason],
   );
   const surveyId = rows[0]?.id;
-  if (surveyId !== undefined) await addJob(db.pool, 'survey-site', { surveyId }, `survey-${siteId}-${surveyId}`);
+  if (surveyId !== undefined)
+    await addJob(db.pool, 'survey-site', { surveyId }, `survey-${siteId}-${surveyId}`);
 }

@@ -38,7 +38,10 @@ export async function surveyFiles(
     const before = known.get(file.path);
     const modifiedMs = file.modifiedMs === null ? null : Math.round(file.modifiedMs);
     const isSame =
-      before && Number(before.size_bytes) === file.sizeBytes && modifiedMs !== null && Number(before.modified_ms) === modifiedMs;
+      before &&
+      Number(before.size_bytes) === file.sizeBytes &&
+      modifiedMs !== null &&
+      Number(before.modified_ms) === modifiedMs;
     if (isSame) continue;
     const facts = await factsOf(connection, file);
     await client.query(
@@ -47,7 +50,18 @@ export async function surveyFiles(
        on conflict (site_id, path) do update set sha256 = excluded.sha256, size_bytes = excluded.size_bytes,
          width_px = excluded.width_px, height_px = excluded.height_px, format = excluded.format,
          problem = excluded.problem, modified_ms = excluded.modified_ms, gone_in = null`,
-      [siteId, file.path, facts.sha256, file.sizeBytes, facts.widthPx, facts.heightPx, facts.format, facts.problem, modifiedMs, survey],
+      [
+        siteId,
+        file.path,
+        facts.sha256,
+        file.sizeBytes,
+        facts.widthPx,
+        facts.heightPx,
+        facts.format,
+        facts.problem,
+        modifiedMs,
+        survey,
+      ],
     );
   }
   await closeGone(client, siteId, { survey, paths: pictures.map(({ path }) => path) });
@@ -56,7 +70,8 @@ export async function surveyFiles(
 
 async function factsOf(connection: ReadableConnection, file: SiteFile): Promise<FileFacts> {
   const nothing = { sha256: null, widthPx: null, heightPx: null, format: null };
-  if (file.sizeBytes > MAX_FILE_BYTES) return { ...nothing, problem: 'The file is larger than 200 MB and was not opened.' };
+  if (file.sizeBytes > MAX_FILE_BYTES)
+    return { ...nothing, problem: 'The file is larger than 200 MB and was not opened.' };
   const bytes = await connection.read(file.path);
   try {
     const { widthPx, heightPx, format } = await inspectImage(bytes, file.path.split('/').at(-1) ?? file.path);

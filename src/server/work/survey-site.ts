@@ -33,24 +33,40 @@ export async function surveySite(db: Database, surveyId: number): Promise<void> 
   const [site] = await db.orm.select().from(sites).where(eq(sites.id, survey.siteId));
   if (!site) return;
   await withSiteLock(db, site.id, async (client) => {
-    await db.orm.update(surveys).set({ state: 'running', startedAt: new Date(), problem: null }).where(eq(surveys.id, surveyId));
+    await db.orm
+      .update(surveys)
+      .set({ state: 'running', startedAt: new Date(), problem: null })
+      .where(eq(surveys.id, surveyId));
     try {
       const counts = await readInto(client, site, { id: surveyId, number: survey.number });
       await provePublications(db, site);
-      await db.orm.update(surveys).set({ state: 'done', counts, finishedAt: new Date() }).where(eq(surveys.id, surveyId));
+      await db.orm
+        .update(surveys)
+        .set({ state: 'done', counts, finishedAt: new Date() })
+        .where(eq(surveys.id, surveyId));
     } catch (error) {
-      await db.orm.update(surveys).set({ state: 'failed', problem: problemOf(error), finishedAt: new Date() }).where(eq(surveys.id, surveyId));
+      await db.orm
+        .update(surveys)
+        .set({ state: 'failed', problem: problemOf(error), finishedAt: new Date() })
+        .where(eq(surveys.id, surveyId));
       if (!(error instanceof ProblemError)) throw error;
     }
   });
   await addJob(db.pool, 'make-thumbnails', { siteId: site.id }, `thumbnails-${site.id}`);
 }
 
-async function readInto(client: PoolClient, site: Site, survey: { id: number; number: number }): Promise<SurveyCounts> {
+async function readInto(
+  client: PoolClient,
+  site: Site,
+  survey: { id: number; number: number },
+): Promise<SurveyCounts> {
   const connection = await openConnection(site);
   const { files, skipped } = await connection.list();
   const pages = pagesOf(files);
-  await client.query('update surveys set pages_total = $2, pages_done = 0 where id = $1', [survey.id, pages.length]);
+  await client.query('update surveys set pages_total = $2, pages_done = 0 where id = $1', [
+    survey.id,
+    pages.length,
+  ]);
   const addressing = addressingOf(site);
   const sheets = await readSheets(connection, files, addressing);
   const sheetsKey = keyOf(sheets);
@@ -80,7 +96,13 @@ async function readInto(client: PoolClient, site: Site, survey: { id: number; nu
     'select count(*) from placements where site_id = $1 and until_survey is null',
     [site.id],
   );
-  return { pages: pages.length, changedPages, placements: Number(rows[0]?.count ?? 0), files: fileCount, skipped: skipped.slice(0, 200) };
+  return {
+    pages: pages.length,
+    changedPages,
+    placements: Number(rows[0]?.count ?? 0),
+    files: fileCount,
+    skipped: skipped.slice(0, 200),
+  };
 }
 
 function keyOf(sheets: ReadonlyMap<string, SheetText>): string {
@@ -90,7 +112,11 @@ function keyOf(sheets: ReadonlyMap<string, SheetText>): string {
 }
 
 /** Hash by path of the pages that need not be read again if their bytes are the same. */
-async function knownPages(client: PoolClient, siteId: number, sheetsKey: string): Promise<Map<string, string>> {
+async function knownPages(
+  client: PoolClient,
+  siteId: number,
+  sheetsKey: string,
+): Promise<Map<string, string>> {
   const { rows } = await client.query<{ path: string; sha256: string }>(
     'select path, sha256 from pages where site_id = $1 and gone_in is null and sheets_key = $2',
     [siteId, sheetsKey],
@@ -120,7 +146,9 @@ async function writeDormant(
     [site.id],
   );
   const met = new Set(rows.map((row) => `${row.source_path}#${row.start}`));
-  const dormant: Placement[] = [...sheets.values()].flatMap((sheet) => dormantPlacements(sheet, met, addressingOf(site)));
+  const dormant: Placement[] = [...sheets.values()].flatMap((sheet) =>
+    dormantPlacements(sheet, met, addressingOf(site)),
+  );
   await client.query(
     'delete from placements where site_id = $1 and dormant and page_path = source_path and page_path = any($2::text[])',
     [site.id, [...sheets.keys()]],

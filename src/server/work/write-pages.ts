@@ -51,7 +51,12 @@ export async function writePages(client: PoolClient, at: At, read: readonly Read
       goneIn: null,
     })),
   );
-  await writePlacements(client, at, read.flatMap(({ reading }) => reading.placements), before);
+  await writePlacements(
+    client,
+    at,
+    read.flatMap(({ reading }) => reading.placements),
+    before,
+  );
 }
 
 /** Since which survey each spot shows what it shows: by page, thread and reference. */
@@ -60,8 +65,17 @@ type Since = ReadonlyMap<string, number>;
 const spotKey = (page: string, thread: string, raw: string) => `${page}\n${thread}\n${raw}`;
 
 /** Ends the placements of pages that are written anew, and tells since when each stood. */
-async function endPlacements(client: PoolClient, { siteId, survey }: At, paths: readonly string[]): Promise<Since> {
-  const { rows } = await client.query<{ page_path: string; thread: string; raw: string; since_survey: number }>(
+async function endPlacements(
+  client: PoolClient,
+  { siteId, survey }: At,
+  paths: readonly string[],
+): Promise<Since> {
+  const { rows } = await client.query<{
+    page_path: string;
+    thread: string;
+    raw: string;
+    since_survey: number;
+  }>(
     `update placements set until_survey = $2
      where site_id = $1 and until_survey is null and page_path = any($3::text[])
      returning page_path, thread, raw, since_survey`,

@@ -1,7 +1,13 @@
 import { wholeAttribute, type KindReader } from './kind';
 import { candidates } from './srcset';
 
-const ICON_RELS = new Set(['icon', 'apple-touch-icon', 'apple-touch-icon-precomposed', 'mask-icon', 'fluid-icon']);
+const ICON_RELS = new Set([
+  'icon',
+  'apple-touch-icon',
+  'apple-touch-icon-precomposed',
+  'mask-icon',
+  'fluid-icon',
+]);
 
 /** `link`: icons, pictures loaded ahead, and the picture that stands for the page (`image_src`). */
 export const headLink: KindReader = {

@@ -55,7 +55,11 @@ export interface ElementReader {
 }
 
 /** The whole value of an attribute as one reference; none where it is absent or empty. */
-export function wholeAttribute(kind: PlacementKind, attribute: string, page: ElementReader): FoundReference[] {
+export function wholeAttribute(
+  kind: PlacementKind,
+  attribute: string,
+  page: ElementReader,
+): FoundReference[] {
   const found = page.locate(attribute);
   if (!found || found.value.trim() === '') return [];
   const lead = found.value.length - found.value.trimStart().length;

@@ -146,6 +146,7 @@ CREATE TABLE "edits" (
 	"page_path" text NOT NULL,
 	"source_path" text NOT NULL,
 	"subject" text NOT NULL,
+	"place_start" integer NOT NULL,
 	"start" integer NOT NULL,
 	"end" integer NOT NULL,
 	"was" text NOT NULL,
@@ -219,6 +220,7 @@ CREATE TABLE "sites" (
 	"name" text NOT NULL,
 	"connection" jsonb NOT NULL,
 	"live_url" text,
+	"hosts" jsonb DEFAULT '[]'::jsonb NOT NULL,
 	"created_at" timestamp with time zone DEFAULT now() NOT NULL,
 	CONSTRAINT "sites_slug_unique" UNIQUE("slug")
 );

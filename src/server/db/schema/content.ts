@@ -1,6 +1,18 @@
 /** What stands on a site: its pages, its files, and the placements that join them. */
 import { sql } from 'drizzle-orm';
-import { bigint, bigserial, boolean, index, integer, jsonb, pgTable, serial, text, timestamp, uniqueIndex } from 'drizzle-orm/pg-core';
+import {
+  bigint,
+  bigserial,
+  boolean,
+  index,
+  integer,
+  jsonb,
+  pgTable,
+  serial,
+  text,
+  timestamp,
+  uniqueIndex,
+} from 'drizzle-orm/pg-core';
 import type { PlacementKind } from '@/core/markup/kinds/kind';
 import type { DeclaredSlot, LinkAround, PlacementContext, WordAnchors } from '@/core/markup/placement';
 import { sites } from './sites';
@@ -30,7 +42,10 @@ export const pages = pgTable(
     readIn: integer('read_in').notNull(),
     goneIn: integer('gone_in'),
   },
-  (table) => [uniqueIndex('pages_path').on(table.siteId, table.path), index('pages_section').on(table.siteId, table.section, table.path)],
+  (table) => [
+    uniqueIndex('pages_path').on(table.siteId, table.path),
+    index('pages_section').on(table.siteId, table.section, table.path),
+  ],
 );
 
 export const files = pgTable(
@@ -90,7 +105,11 @@ export const placements = pgTable(
     untilSurvey: integer('until_survey'),
   },
   (table) => [
-    index('placements_file').on(table.siteId, table.filePath).where(sql`until_survey is null`),
-    index('placements_page').on(table.siteId, table.pagePath, table.ordinal).where(sql`until_survey is null`),
+    index('placements_file')
+      .on(table.siteId, table.filePath)
+      .where(sql`until_survey is null`),
+    index('placements_page')
+      .on(table.siteId, table.pagePath, table.ordinal)
+      .where(sql`until_survey is null`),
   ],
 );

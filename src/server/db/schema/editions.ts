@@ -1,5 +1,16 @@
 /** New pictures, and the changes they go live with. */
-import { boolean, doublePrecision, index, integer, jsonb, pgTable, serial, text, timestamp, uniqueIndex } from 'drizzle-orm/pg-core';
+import {
+  boolean,
+  doublePrecision,
+  index,
+  integer,
+  jsonb,
+  pgTable,
+  serial,
+  text,
+  timestamp,
+  uniqueIndex,
+} from 'drizzle-orm/pg-core';
 import type { SourceEdit } from '@/core/edit/source-edit';
 import type { EditionState } from '@/core/edition/edition-state';
 import type { Problem } from '@/core/problem';
@@ -78,6 +89,8 @@ export const edits = pgTable(
     pagePath: text('page_path').notNull(),
     sourcePath: text('source_path').notNull(),
     subject: text('subject').$type<EditSubject>().notNull(),
+    /** Start of the reference whose place it belongs to: words stand near it. */
+    placeStart: integer('place_start').notNull(),
     start: integer('start').notNull(),
     end: integer('end').notNull(),
     was: text('was').notNull(),

@@ -15,6 +15,8 @@ export const sites = pgTable('sites', {
   connection: jsonb('connection').$type<ConnectionSettings>().notNull(),
   /** Where readers see the site, without a trailing slash; `null` where nobody said. */
   liveUrl: text('live_url'),
+  /** Other host names under which pages refer to the site itself. */
+  hosts: jsonb('hosts').$type<readonly string[]>().notNull().default([]),
   createdAt: timestamp('created_at', { withTimezone: true }).notNull().defaultNow(),
 });
 

@@ -1,0 +1,116 @@
+/**
+ * Brings the demo up: database schema, site, people, web host, worker and application; ends them together. `bin/demo`
+ * has installed what is needed and started PostgreSQL before.
+ */
+import { spawn, type ChildProcess } from 'node:child_process';
+import { access, rm } from 'node:fs/promises';
+import { join } from 'node:path';
+import { addPerson } from '@/server/accounts/add-person';
+import { connect } from '@/server/db/database';
+import { migrateDatabase } from '@/server/db/migrate';
+import { settings } from '@/server/settings';
+import { connectSite } from '@/server/work/connect-site';
+import { DEMO_PASSWORD, PEOPLE } from './people';
+import { generateSite } from './site/generate';
+import { startWebHost } from './stand-ins/web-host';
+
+const VAR = process.env['IBIDEM_VAR'] ?? 'var';
+const APP_PORT = Number(process.env['IBIDEM_PORT'] ?? 4180);
+const HOST_PORT = Number(process.env['IBIDEM_DEMO_HOST_PORT'] ?? 4181);
+const RESTART_AFTER_MS = 1000;
+const SITE = join(VAR, 'demo-site');
+
+const children = new Set<ChildProcess>();
+let isStopping = false;
+
+const say = (text: string) => console.log(text);
+const exists = (path: string) =>
+  access(path).then(
+    () => true,
+    () => false,
+  );
+
+async function prepare(): Promise<void> {
+  const db = connect(settings().databaseUrl);
+  await migrateDatabase(db);
+  const { rows } = await db.pool.query<{ count: string }>('select count(*) from sites');
+  const isFirst = Number(rows[0]?.count) === 0;
+  if (isFirst || !(await exists(SITE))) {
+    say('Drawing the demo site …');
+    await rm(SITE, { recursive: true, force: true });
+    await generateSite(SITE, join(VAR, 'demo-answers.json'));
+  }
+  for (const person of PEOPLE) await addPerson(db, { ...person, password: DEMO_PASSWORD });
+  if (isFirst) {
+    const actor = { id: 'demo', name: 'Maud Kestle', role: 'maintainer' } as const;
+    await connectSite(db, actor, {
+      name: 'Ferndrake Community Music School',
+      liveUrl: `http://127.0.0.1:${HOST_PORT}`,
+      hosts: ['www.ferndrake.example'],
+      from: { kind: 'folder', path: SITE },
+    });
+  }
+  await db.pool.end();
+}
+
+/** Starts a part of the application, and again whenever it dies by itself. */
+function keepRunning(name: string, args: readonly string[]): void {
+  const child = spawn(process.execPath, args, { stdio: ['ignore', 'inherit', 'inherit'], env: process.env });
+  children.add(child);
+  child.on('exit', (code, signal) => {
+    children.delete(child);
+    if (isStopping) return;
+    say(`${name} ended (${signal ?? code}); starting it again`);
+    setTimeout(() => {
+      if (!isStopping) keepRunning(name, args);
+    }, RESTART_AFTER_MS);
+  });
+}
+
+async function isAnswering(url: string): Promise<boolean> {
+  return fetch(url, { redirect: 'manual' }).then(
+    (response) => response.status < 500,
+    () => false,
+  );
+}
+
+// The sign-in page of the demo offers its people with one press each.
+process.env['IBIDEM_DEMO_PASSWORD'] = DEMO_PASSWORD;
+await prepare();
+const host = await startWebHost(SITE, HOST_PORT);
+const tsx = `file://${process.cwd()}/node_modules/tsx/dist/esm/index.mjs`;
+keepRunning('the worker', ['--import', tsx, 'src/server/jobs/worker.ts']);
+keepRunning('the application', [
+  'node_modules/next/dist/bin/next',
+  'start',
+  '-H',
+  '127.0.0.1',
+  '-p',
+  String(APP_PORT),
+]);
+
+for (const signal of ['SIGINT', 'SIGTERM'] as const) {
+  process.on(signal, () => {
+    if (isStopping) return;
+    isStopping = true;
+    host.close();
+    for (const child of children) child.kill('SIGTERM');
+    const wait = setInterval(() => {
+      if (children.size > 0) return;
+      clearInterval(wait);
+      process.exit(0);
+    }, 100);
+  });
+}
+
+const address = `http://127.0.0.1:${APP_PORT}`;
+for (let tries = 0; tries < 120 && !(await isAnswering(`${address}/sign-in`)); tries++) {
+  await new Promise((resolve) => setTimeout(resolve, 500));
+}
+say('');
+say(`Ibidem is ready:      ${address}`);
+say(`The school's site:    http://127.0.0.1:${HOST_PORT}/`);
+say('Sign in as');
+for (const { email, role, says } of PEOPLE) say(`  ${email.padEnd(28)} ${role.padEnd(11)} ${says}`);
+say(`Password for all: ${DEMO_PASSWORD}`);
+say('Ctrl-C stops everything; what you did is kept in var/.');

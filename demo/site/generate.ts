@@ -1,0 +1,31 @@
+/** Writes the demo site into a folder: pages in their encodings, style sheets, pictures, and the answer key beside it. */
+import { mkdir, writeFile } from 'node:fs/promises';
+import { dirname, join } from 'node:path';
+import { encodeText } from '@/core/source/encode-text';
+import { ANSWERS } from './answers';
+import { SHEETS } from './layouts';
+import { PAGES } from './pages';
+import { drawPictures } from './pictures';
+
+/** The bytes of every page and style sheet, by path. */
+export function textFiles(): Map<string, Uint8Array> {
+  const files = new Map<string, Uint8Array>();
+  for (const { path, encoding, source } of PAGES) {
+    const bytes = encodeText(source, encoding);
+    if (!bytes) throw new Error(`${path} holds a character that ${encoding} does not know`);
+    files.set(path, bytes);
+  }
+  for (const [path, source] of Object.entries(SHEETS)) files.set(path, new TextEncoder().encode(source));
+  return files;
+}
+
+/** Writes the whole site; `answersFile` gets the answer key as JSON. */
+export async function generateSite(folder: string, answersFile: string): Promise<void> {
+  for (const [path, bytes] of textFiles()) {
+    const target = join(folder, path);
+    await mkdir(dirname(target), { recursive: true });
+    await writeFile(target, bytes);
+  }
+  await drawPictures(folder);
+  await writeFile(answersFile, `${JSON.stringify(ANSWERS, null, 2)}\n`);
+}

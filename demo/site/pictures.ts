@@ -1,0 +1,119 @@
+/** Every picture file of the demo site: what it shows, how large it is, and what a camera left in it. */
+import { mkdir, writeFile } from 'node:fs/promises';
+import { dirname, join } from 'node:path';
+import sharp from 'sharp';
+import { facade, hands, instrument, logo, portrait, poster, river, room, sample, stage } from './scenes';
+
+interface Picture {
+  /** Path in the site; the ending tells the format. */
+  readonly path: string;
+  readonly scene: string;
+  readonly width: number;
+  readonly height: number;
+  /** Camera date, `YYYY:MM:DD hh:mm:ss`, where there is one. */
+  readonly taken?: string;
+  /** Drawn pictures have no lens and no grain. */
+  readonly isDrawn?: boolean;
+}
+
+const photo = (
+  path: string,
+  scene: string,
+  [width, height]: readonly [number, number],
+  taken?: string,
+): Picture => (taken ? { path, scene, width, height, taken } : { path, scene, width, height });
+
+/** A photograph in the widths that the responsive pages ask for. */
+function widths(stem: string, scene: string, taken: string, list: readonly number[]): Picture[] {
+  return list.map((width) =>
+    photo(`${stem}-${width}.jpg`, scene, [width, Math.round((width * 2) / 3)], taken),
+  );
+}
+
+export const PICTURES: readonly Picture[] = [
+  { path: 'img/sample_600x400.png', scene: sample(600, 400), width: 600, height: 400, isDrawn: true },
+  { path: 'img/sample_300x300.png', scene: sample(300, 300), width: 300, height: 300, isDrawn: true },
+  { path: 'img/logo.png', scene: logo(), width: 120, height: 120, isDrawn: true },
+  { path: 'favicon.png', scene: logo(), width: 32, height: 32, isDrawn: true },
+  ...widths('img/facade-2016', facade(3, 'red'), '2016:06:11 10:20:00', [480, 960, 1600]),
+  ...widths('img/choir-winter', stage(11), '2022:12:14 19:05:00', [480, 960]),
+  photo('img/hall-choir.jpg', stage(17), [960, 640], '2024:03:02 18:30:00'),
+  photo('img/young-choir.jpg', stage(23), [960, 640], '2023:07:08 11:00:00'),
+  photo('img/engine-room.jpg', room(5), [1200, 800], '2021:09:20 15:10:00'),
+  photo('img/piano-room.jpg', room(9), [600, 400], '2019:10:02 14:00:00'),
+  photo('img/river-door.jpg', river(2), [1600, 1067], '2019:05:18 20:40:00'),
+  photo('img/banner-summer.jpg', river(8), [1200, 380], '2020:07:01 17:00:00'),
+  photo('img/violin-bench.jpg', instrument(4), [600, 400], '2025:03:12 09:30:00'),
+  photo('img/violin-bench_thumb.jpg', instrument(4), [160, 160], '2025:03:12 09:30:00'),
+  photo('img/cello-lesson.jpg', instrument(12), [900, 600], '2020:11:05 16:00:00'),
+  photo('img/cello-lesson_thumb.jpg', instrument(12), [160, 160], '2020:11:05 16:00:00'),
+  photo('img/cello-case_thumb.jpg', instrument(19), [160, 160]),
+  photo('img/cello-case.jpg', instrument(19), [900, 600]),
+  photo('img/flute.jpg', hands(3), [600, 400], '2018:02:14 10:00:00'),
+  photo('img/guitar-group.jpg', room(21), [600, 400], '2018:04:19 10:00:00'),
+  photo('img/drums.jpg', room(33), [600, 400]),
+  photo('img/cafe-cup.jpg', hands(7), [800, 533], '2022:01:22 08:15:00'),
+  photo('img/DSC_0417.jpg', hands(15), [3000, 2000], '2017:05:06 12:30:00'),
+  photo('tutors/img/marrable.jpg', portrait(5), [800, 1000], '2021:09:03 09:00:00'),
+  photo('tutors/img/oake.jpg', portrait(8), [400, 500], '2016:09:05 09:00:00'),
+  photo('tutors/img/thorne.jpg', portrait(13), [400, 500], '2015:09:07 09:00:00'),
+  photo(
+    'concerts/img/poster-summer24.png',
+    poster(3, ['SUMMER', 'CONCERT', '14 June 2024, 7 pm', 'Old Fire Station']),
+    [620, 877],
+  ),
+  photo(
+    'concerts/img/poster-winter22.png',
+    poster(9, ['WINTER', 'VOICES', '14 December 2022, 7 pm', 'Old Fire Station']),
+    [620, 877],
+  ),
+  photo('news/pics/open-day.jpg', facade(14, 'red'), [320, 213], '2014:09:13 11:00:00'),
+  photo('news/pics/open-day_big.jpg', facade(14, 'red'), [1200, 800], '2014:09:13 11:00:00'),
+  photo('news/pics/first-choir.jpg', stage(31), [320, 213], '2014:12:11 19:00:00'),
+  photo('news/pics/first-choir_big.jpg', stage(31), [1200, 800], '2014:12:11 19:00:00'),
+  photo('news/pics/flood.jpg', river(15), [320, 213], '2015:02:21 08:00:00'),
+  photo('news/pics/workbench.jpg', instrument(27), [320, 213], '2015:05:30 14:00:00'),
+  photo('news/pics/paper.gif', hands(22), [64, 64]),
+  photo('img/unused-old-banner.jpg', river(29), [900, 200], '2014:03:01 10:00:00'),
+];
+
+/** Draws every picture into a folder; the same bytes on every run of the same version of the image library. */
+export async function drawPictures(folder: string): Promise<void> {
+  for (const [i, picture] of PICTURES.entries()) {
+    const target = join(folder, picture.path);
+    await mkdir(dirname(target), { recursive: true });
+    await writeFile(target, await draw(picture, i + 1));
+  }
+}
+
+async function draw(picture: Picture, seed: number): Promise<Buffer> {
+  const { width, height } = picture;
+  let image = sharp(Buffer.from(picture.scene)).resize(width, height, { fit: 'cover' });
+  if (!picture.isDrawn) {
+    const base = await image
+      .blur(0.6 + width / 4000)
+      .removeAlpha()
+      .png()
+      .toBuffer();
+    image = sharp(base)
+      .composite([{ input: await grain(width, height, seed), blend: 'soft-light' }])
+      .removeAlpha();
+  }
+  if (picture.taken) image = image.withExif({ IFD2: { DateTimeOriginal: picture.taken } });
+  if (picture.path.endsWith('.png')) return image.png({ compressionLevel: 9, palette: true }).toBuffer();
+  if (picture.path.endsWith('.gif')) return image.gif().toBuffer();
+  return image.jpeg({ quality: 84 }).toBuffer();
+}
+
+/** Grey noise like a sensor's, from a seed. */
+async function grain(width: number, height: number, seed: number): Promise<Buffer> {
+  const pixels = Buffer.alloc(width * height);
+  let state = seed * 2654435761;
+  for (let i = 0; i < pixels.length; i++) {
+    state = (Math.imul(state, 1664525) + 1013904223) >>> 0;
+    pixels[i] = 108 + ((state >>> 24) & 0x27);
+  }
+  return sharp(pixels, { raw: { width, height, channels: 1 } })
+    .png()
+    .toBuffer();
+}

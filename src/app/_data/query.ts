@@ -1,0 +1,31 @@
+import Joi from 'joi';
+
+export type SearchParams = Promise<Record<string, string | string[] | undefined>>;
+
+const SHEET = Joi.number().integer().min(1).max(100_000).default(1);
+const TEXT = Joi.string().trim().allow('').max(200).default('');
+
+const first = (value: string | string[] | undefined) => (Array.isArray(value) ? value[0] : value);
+
+/** The part of a list's address that all lists share; what can't be read counts as not given. */
+export async function listQuery(params: SearchParams) {
+  const given = await params;
+  const section = first(given['section']);
+  return {
+    given: (name: string) => first(given[name]),
+    query: (TEXT.validate(first(given['q'])).value ?? '') as string,
+    section: section ?? null,
+    sheet: Number(
+      SHEET.validate(first(given['sheet'])).error ? 1 : SHEET.validate(first(given['sheet'])).value,
+    ),
+  };
+}
+
+/** An address with some of its parameters changed; `null` takes one out. */
+export function hrefWith(path: string, parameters: Readonly<Record<string, string | number | null>>): string {
+  const query = new URLSearchParams();
+  for (const [name, value] of Object.entries(parameters))
+    if (value !== null && value !== '') query.set(name, String(value));
+  const text = query.toString();
+  return text ? `${path}?${text}` : path;
+}

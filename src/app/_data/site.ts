@@ -1,0 +1,65 @@
+import 'server-only';
+import { and, desc, eq, sql } from 'drizzle-orm';
+import { notFound } from 'next/navigation';
+import { cache } from 'react';
+import { database } from '@/server/db/database';
+import { editions } from '@/server/db/schema/editions';
+import { sites, surveys } from '@/server/db/schema/sites';
+import { requireActor } from './session';
+
+/** A site by its slug, for somebody who is signed in. */
+export const siteBySlug = cache(async (slug: string) => {
+  await requireActor();
+  const [site] = await database().orm.select().from(sites).where(eq(sites.slug, slug));
+  return site ?? notFound();
+});
+
+/** All sites, by name. */
+export async function allSites() {
+  await requireActor();
+  return database().orm.select().from(sites).orderBy(sites.name);
+}
+
+/** What the running head and the index show of a site. */
+export async function siteFrame(siteId: number) {
+  const { orm, pool } = database();
+  const [survey] = await orm
+    .select()
+    .from(surveys)
+    .where(eq(surveys.siteId, siteId))
+    .orderBy(desc(surveys.number))
+    .limit(1);
+  const [draft] = await orm
+    .select({
+      number: editions.number,
+      changes: sql<number>`(select count(*)::int from changes where edition_id = ${editions.id})`,
+    })
+    .from(editions)
+    .where(and(eq(editions.siteId, siteId), eq(editions.state, 'draft')));
+  const { rows: counts } = await pool.query<{ pages: number; pictures: number; editions: number }>(
+    `select (select count(*)::int from pages where site_id = $1 and gone_in is null) as pages,
+            (select count(*)::int from files where site_id = $1 and gone_in is null) as pictures,
+            (select count(*)::int from editions where site_id = $1) as editions`,
+    [siteId],
+  );
+  const { rows: sections } = await pool.query<{ section: string; pages: number }>(
+    `select section, count(*)::int as pages from pages where site_id = $1 and gone_in is null group by section order by section`,
+    [siteId],
+  );
+  return {
+    survey: survey ?? null,
+    draft: draft ?? null,
+    counts: counts[0] ?? { pages: 0, pictures: 0, editions: 0 },
+    sections,
+  };
+}
+
+/** The surveys of a site, newest first. */
+export async function surveysOf(siteId: number) {
+  return database()
+    .orm.select()
+    .from(surveys)
+    .where(eq(surveys.siteId, siteId))
+    .orderBy(desc(surveys.number))
+    .limit(50);
+}

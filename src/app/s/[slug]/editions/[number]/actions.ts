@@ -1,0 +1,25 @@
+'use server';
+
+import { revalidatePath } from 'next/cache';
+import { act } from '@/app/_data/act';
+import type { Problem } from '@/core/problem';
+import { dropChange } from '@/server/work/gather-swap';
+import { publishEdition, withdrawEdition } from '@/server/work/publish-edition';
+
+export async function publish(slug: string, editionId: number): Promise<Problem | null> {
+  const outcome = await act((db, actor) => publishEdition(db, actor, editionId));
+  revalidatePath(`/s/${slug}`, 'layout');
+  return outcome.ok ? null : outcome.problem;
+}
+
+export async function withdraw(slug: string, editionId: number): Promise<Problem | null> {
+  const outcome = await act((db, actor) => withdrawEdition(db, actor, editionId));
+  revalidatePath(`/s/${slug}`, 'layout');
+  return outcome.ok ? null : outcome.problem;
+}
+
+export async function takeOut(slug: string, changeId: number): Promise<Problem | null> {
+  const outcome = await act((db, actor) => dropChange(db, actor, changeId));
+  revalidatePath(`/s/${slug}`, 'layout');
+  return outcome.ok ? null : outcome.problem;
+}

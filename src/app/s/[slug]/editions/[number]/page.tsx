@@ -1,0 +1,89 @@
+import Link from 'next/link';
+import { notFound } from 'next/navigation';
+import { editionByNumber } from '@/app/_data/editions';
+import { siteBySlug } from '@/app/_data/site';
+import { Empty } from '@/ui/empty';
+import { count, dateText } from '@/ui/format';
+import { ChangeOfEdition } from './change-of-edition';
+import { EditionActs, TakeOut } from './edition-acts';
+import { Progress } from './progress';
+
+export const metadata = { title: 'Edition' };
+
+const SAYS: Readonly<Record<string, string>> = {
+  draft: 'Draft: nothing of this is live.',
+  publishing: 'It is being published now. You may close this window; it goes on.',
+  published: 'Live.',
+  withdrawing: 'It is being withdrawn now. You may close this window; it goes on.',
+  withdrawn: 'Withdrawn: the site is as it was before.',
+};
+
+export default async function EditionPage({ params }: { params: Promise<{ slug: string; number: string }> }) {
+  const { slug, number } = await params;
+  const site = await siteBySlug(slug);
+  const found = /^\d{1,9}$/.test(number) ? await editionByNumber(site.id, Number(number)) : null;
+  if (!found) notFound();
+  const { edition, gathered, edits, files, run, journal } = found;
+  const sources = new Set(edits.map(({ sourcePath }) => sourcePath)).size;
+  const touches = `It changes ${count(edits.length, 'spot')} in ${count(sources, 'file')} and adds ${count(files.length, 'picture file')}.`;
+  return (
+    <main className="grid min-h-[calc(100vh-46px)] grid-cols-[minmax(0,1fr)_292px] max-lg:grid-cols-1">
+      <div className="bg-sheet">
+        <div className="border-b border-line px-5 py-3">
+          <p className="text-sm text-ink-2">
+            <Link href={`/s/${slug}/editions`} className="text-green">
+              Editions
+            </Link>
+          </p>
+          <h1 className="text-xl font-semibold">Edition {edition.number}</h1>
+          <p className="text-ink-2">
+            {SAYS[edition.state]} {edits.length > 0 ? touches : ''}
+          </p>
+        </div>
+        {gathered.length === 0 ? (
+          <Empty head="This edition is empty">Swap a picture, and the change is gathered here.</Empty>
+        ) : null}
+        {gathered.map(({ change, picture }) => (
+          <ChangeOfEdition
+            key={change.id}
+            slug={slug}
+            change={change}
+            picture={picture}
+            edits={edits.filter(({ changeId }) => changeId === change.id)}
+            files={files.filter(({ changeId }) => changeId === change.id)}
+            liveUrl={site.liveUrl}
+            takeOut={edition.state === 'draft' ? <TakeOut slug={slug} changeId={change.id} /> : null}
+          />
+        ))}
+      </div>
+      <aside aria-label="Margin" className="space-y-5 px-4 py-4">
+        <EditionActs
+          slug={slug}
+          editionId={edition.id}
+          state={edition.state}
+          isReady={gathered.length > 0 && gathered.every(({ change }) => change.state === 'ready')}
+          touches={touches}
+        />
+        {run ? <Progress run={run} steps={journal} /> : null}
+        <dl className="text-sm text-ink-2">
+          <dt className="font-semibold text-ink">Begun</dt>
+          <dd>
+            {dateText(edition.createdAt)} by {edition.createdBy}
+          </dd>
+          {edition.publishedAt ? (
+            <>
+              <dt className="mt-2 font-semibold text-ink">Published</dt>
+              <dd>{dateText(edition.publishedAt)}</dd>
+            </>
+          ) : null}
+          {edition.withdrawnAt ? (
+            <>
+              <dt className="mt-2 font-semibold text-ink">Withdrawn</dt>
+              <dd>{dateText(edition.withdrawnAt)}</dd>
+            </>
+          ) : null}
+        </dl>
+      </aside>
+    </main>
+  );
+}

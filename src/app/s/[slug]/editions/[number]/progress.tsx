@@ -1,0 +1,59 @@
+import type { publications, steps } from '@/server/db/schema/editions';
+import { count } from '@/ui/format';
+import { Note } from '@/ui/note';
+import { ProblemText } from '@/ui/problem-text';
+
+interface ProgressProps {
+  run: typeof publications.$inferSelect;
+  steps: readonly (typeof steps.$inferSelect)[];
+}
+
+/** How a publication goes or went: the journal in a word, what was left alone, and whether it is proven. */
+export function Progress({ run, steps: journal }: ProgressProps) {
+  const done = journal.filter(({ state }) => state !== 'planned').length;
+  const alone = journal.filter(({ state }) => state === 'left alone');
+  const isRunning = run.state === 'waiting' || run.state === 'running';
+  const verb = run.direction === 'publish' ? 'Publishing' : 'Withdrawing';
+  return (
+    <section aria-label="Publication" className="space-y-3">
+      {isRunning ? (
+        <div>
+          <p className="font-semibold">
+            {verb}, {done} of {count(journal.length, 'file')}
+          </p>
+          <progress
+            className="mt-1 h-1.5 w-full accent-(--green)"
+            max={Math.max(1, journal.length)}
+            value={done}
+            aria-label={verb}
+          />
+        </div>
+      ) : null}
+      {run.state === 'rolled back' && run.problem ? (
+        <>
+          <Note degree="must" head="it was taken back">
+            The site could not be written, so everything done was undone.
+          </Note>
+          <ProblemText problem={run.problem} />
+        </>
+      ) : null}
+      {run.state === 'done' && run.proven === null ? (
+        <Note degree="note" head="not yet proven">
+          A survey is reading the site again.
+        </Note>
+      ) : null}
+      {run.proven === true ? (
+        <Note degree="done" head="proven by the next survey">
+          {count(journal.length, 'file')} read again, each byte for byte{' '}
+          {run.direction === 'publish' ? 'as planned' : 'as before, and the added ones gone'}.
+        </Note>
+      ) : null}
+      {run.proven === false ? (
+        <Note degree="must" head="not all as planned">
+          The survey found files that differ from what was planned.
+        </Note>
+      ) : null}
+      {alone.map(({ id, problem }) => (problem ? <ProblemText key={id} problem={problem} /> : null))}
+    </section>
+  );
+}

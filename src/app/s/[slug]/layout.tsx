@@ -1,0 +1,32 @@
+import type { ReactNode } from 'react';
+import { requireActor } from '@/app/_data/session';
+import { siteBySlug, siteFrame } from '@/app/_data/site';
+import { RunningHead } from './running-head';
+import { SiteIndex } from './site-index';
+
+
+export default async function SiteLayout({
+  children,
+  params,
+}: {
+  children: ReactNode;
+  params: Promise<{ slug: string }>;
+}) {
+  const actor = await requireActor();
+  const site = await siteBySlug((await params).slug);
+  const frame = await siteFrame(site.id);
+  return (
+    <div className="min-h-screen">
+      <a href="#sheet" className="sr-only focus:not-sr-only focus:fixed focus:z-20 focus:bg-sheet focus:p-2">
+        Skip to the sheet
+      </a>
+      <RunningHead site={site} survey={frame.survey} draft={frame.draft} actor={actor} />
+      <div className="flex">
+        <SiteIndex slug={site.slug} counts={frame.counts} sections={frame.sections} />
+        <div id="sheet" className="min-w-0 flex-1">
+          {children}
+        </div>
+      </div>
+    </div>
+  );
+}

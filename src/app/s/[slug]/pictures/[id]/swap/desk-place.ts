@@ -1,0 +1,42 @@
+import type { PlacementRow } from '@/app/_data/pictures';
+import { cropToShape, shareKept, type CropRect, type FocalPoint } from '@/core/swap/crop';
+import { slotOf, type PixelSize, type Slot } from '@/core/swap/slot';
+
+/** A place as the desk shows it; `ids` are its placements: one a page for a style sheet's rule. */
+export type DeskPlace = PlacementRow & { readonly ids: number[] };
+
+export interface Preview {
+  readonly slot: Slot;
+  readonly crop: CropRect;
+  /** Share of the picture's area that is kept, 0 to 1. */
+  readonly keeps: number;
+  readonly isTooSmall: boolean;
+}
+
+/** What a candidate looks like in a place, before any pixel is made. */
+export function previewOf(
+  place: DeskPlace,
+  old: PixelSize | null,
+  candidate: PixelSize,
+  focal: FocalPoint,
+): Preview {
+  const slot = slotOf(place.kind, place.declared, old);
+  const whole = { left: 0, top: 0, ...candidate };
+  const crop = slot.shape === 'free' ? whole : cropToShape(candidate, slot.widthPx / slot.heightPx, focal);
+  return {
+    slot,
+    crop,
+    keeps: shareKept(candidate, crop),
+    isTooSmall: slot.shape === 'fixed' && crop.widthPx < slot.widthPx,
+  };
+}
+
+/** Size in which a slot is drawn at the desk: its shape, within 220 × 126 CSS pixels. */
+export function drawnSize(slot: Slot, shape: PixelSize): { width: number; height: number } {
+  const { widthPx, heightPx } = slot.shape === 'free' ? shape : slot;
+  const scale = Math.min(220 / widthPx, 126 / heightPx, 1);
+  return {
+    width: Math.max(24, Math.round(widthPx * scale)),
+    height: Math.max(16, Math.round(heightPx * scale)),
+  };
+}

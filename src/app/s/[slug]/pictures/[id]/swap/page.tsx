@@ -1,0 +1,54 @@
+import { notFound } from 'next/navigation';
+import { pictureById, recentIntake, type PlacementRow } from '@/app/_data/pictures';
+import { requireActor } from '@/app/_data/session';
+import { siteBySlug, siteFrame } from '@/app/_data/site';
+import { Empty } from '@/ui/empty';
+import { SwapDesk } from './swap-desk';
+import type { DeskPlace } from './desk-place';
+
+export const metadata = { title: 'Swap' };
+
+export default async function SwapPage({ params }: { params: Promise<{ slug: string; id: string }> }) {
+  const { slug, id } = await params;
+  const site = await siteBySlug(slug);
+  const actor = await requireActor();
+  const found = /^\d{1,9}$/.test(id) ? await pictureById(site.id, Number(id)) : null;
+  if (!found) notFound();
+  const { draft } = await siteFrame(site.id);
+  const candidates = await recentIntake(site.id);
+  const places = deskPlaces(found.placements);
+  const mayGather = actor.role === 'maintainer' || actor.role === 'owner';
+  if (places.length === 0 || !mayGather) {
+    return (
+      <main className="min-h-[calc(100vh-46px)] bg-sheet">
+        <Empty head={mayGather ? 'It stands nowhere' : 'You may look, and not swap'}>
+          {mayGather
+            ? 'There is no place in which another picture could be put.'
+            : `Swapping takes a maintainer or an owner; you are signed in as ${actor.role}.`}
+        </Empty>
+      </main>
+    );
+  }
+  return (
+    <SwapDesk
+      slug={slug}
+      siteId={site.id}
+      file={{ ...found.file, src: found.file.sha256 ? `/s/${slug}/image/${found.file.sha256}` : null }}
+      places={places}
+      candidates={candidates}
+      editionText={draft ? `edition ${draft.number}` : 'a new edition'}
+    />
+  );
+}
+
+/** A reference in a style sheet is one place, however many pages it is met on. */
+function deskPlaces(placements: readonly PlacementRow[]): DeskPlace[] {
+  const places = new Map<string, DeskPlace>();
+  for (const placement of placements) {
+    const key = `${placement.sourcePath}#${placement.start}`;
+    const known = places.get(key);
+    if (known) known.ids.push(placement.id);
+    else places.set(key, { ...placement, ids: [placement.id] });
+  }
+  return [...places.values()];
+}

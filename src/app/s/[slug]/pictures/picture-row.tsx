@@ -1,0 +1,130 @@
+'use client';
+
+import { ChevronDown } from 'lucide-react';
+import Link from 'next/link';
+import { Collapsible } from 'radix-ui';
+import { useState } from 'react';
+import type { PictureRow as Row, PlacementRow } from '@/app/_data/pictures';
+import { CutOut } from '@/ui/cut-out';
+import { bytesText, count, pixelsText, placeText } from '@/ui/format';
+import { Mat } from '@/ui/mat';
+import { Note } from '@/ui/note';
+
+interface PictureRowProps {
+  slug: string;
+  row: Row;
+  placements: readonly PlacementRow[];
+}
+
+const MANY_PAGES = 4;
+
+/** One picture of the concordance; unfolds to every place in its context. */
+export function PictureRow({ slug, row, placements }: PictureRowProps) {
+  const [isOpen, setOpen] = useState(false);
+  const record = `/s/${slug}/pictures/${row.id}`;
+  const src = row.sha256 ? `/s/${slug}/image/${row.sha256}` : null;
+  const name = row.path.split('/').at(-1) ?? row.path;
+  const pages = row.pages.slice(0, MANY_PAGES).map(placeText).join(' · ');
+  const more = row.pages.length > MANY_PAGES ? ` and ${row.pages.length - MANY_PAGES} more` : '';
+  const shown = placements.filter(({ dormant }) => !dormant || row.places === 0);
+  return (
+    <Collapsible.Root asChild open={isOpen} onOpenChange={setOpen}>
+      <li className="grid grid-cols-[minmax(0,1fr)_292px] max-lg:grid-cols-1">
+        <div
+          className={`border-b border-l-[3px] border-b-line-2 ${isOpen ? 'border-l-green bg-tint' : 'border-l-transparent bg-sheet'}`}
+        >
+          <div className="grid grid-cols-[112px_minmax(0,1fr)_110px_80px] gap-4 py-3 pr-5 pl-[17px]">
+            <Link href={record} tabIndex={-1} aria-hidden>
+              <Mat src={src} alt="" width={112} height={76} />
+            </Link>
+            <div className="min-w-0">
+              <Link
+                href={record}
+                className={`block truncate font-serif text-lg font-semibold ${row.words ? '' : 'text-ink-3 italic'}`}
+              >
+                {row.words ?? 'no words yet'}
+              </Link>
+              <p className="truncate text-sm text-ink-2" title={row.path}>
+                {name}
+              </p>
+              <p className="line-clamp-2 text-sm text-ink-2">
+                {row.places > 0 ? `${pages}${more}` : 'on no page'}
+              </p>
+            </div>
+            <div>
+              <p>{pixelsText(row.width_px, row.height_px)}</p>
+              <p className="text-sm text-ink-2">
+                {row.size_bytes === null ? '' : bytesText(Number(row.size_bytes))}
+              </p>
+            </div>
+            <div className="text-right">
+              {shown.length > 0 ? (
+                <Collapsible.Trigger
+                  className="inline-flex items-center gap-1 rounded-sm px-1 text-green"
+                  aria-label={`${count(row.places, 'place')} of ${name}, ${isOpen ? 'fold' : 'unfold'}`}
+                >
+                  <span className="font-semibold">{row.places.toLocaleString('en')}</span>
+                  <ChevronDown size={16} aria-hidden className={isOpen ? 'rotate-180' : ''} />
+                </Collapsible.Trigger>
+              ) : (
+                <span className="text-ink-3">0</span>
+              )}
+            </div>
+          </div>
+          <Collapsible.Content>
+            <div className="grid grid-cols-3 gap-2.5 pr-5 pb-3 pl-[145px] max-lg:grid-cols-2 max-lg:pl-5">
+              {shown.map((placement) => (
+                <CutOut key={placement.id} placement={placement} src={src} />
+              ))}
+            </div>
+            <p className="flex gap-4 pb-3 pl-[145px] max-lg:pl-5">
+              <Link href={`${record}/swap`} className="font-semibold text-green">
+                Swap it {row.places > 1 ? `in ${row.places} places` : ''}
+              </Link>
+              {row.places > shown.length ? (
+                <Link href={record} className="text-green">
+                  See all {row.places}
+                </Link>
+              ) : null}
+            </p>
+          </Collapsible.Content>
+        </div>
+        <div className="space-y-2 py-3 pr-4 max-lg:px-5">
+          <PictureNotes slug={slug} row={row} />
+        </div>
+      </li>
+    </Collapsible.Root>
+  );
+}
+
+function PictureNotes({ slug, row }: { slug: string; row: Row }) {
+  const swap = (
+    <Link href={`/s/${slug}/pictures/${row.id}/swap`} className="font-semibold text-green">
+      Choose another picture
+    </Link>
+  );
+  return (
+    <>
+      {row.sha256 === null ? (
+        <Note degree="must" head="the file is missing">
+          {count(row.places, 'place')} ask for it and show a gap. {swap}
+        </Note>
+      ) : null}
+      {row.problem ? (
+        <Note degree="must" head="it can’t be read">
+          {row.problem}
+        </Note>
+      ) : null}
+      {row.undescribed > 0 ? (
+        <Note degree="must" head={`no alt text in ${count(row.undescribed, 'place')}`}>
+          A screen reader can only spell the file’s name there.
+        </Note>
+      ) : null}
+      {row.places === 0 && row.sha256 ? (
+        <Note degree="note" head="on no page">
+          No page or style sheet of the last survey shows it.
+        </Note>
+      ) : null}
+    </>
+  );
+}

@@ -1,0 +1,70 @@
+'use client';
+
+import Link from 'next/link';
+import { usePathname, useSearchParams } from 'next/navigation';
+import { placeText } from '@/ui/format';
+
+interface SiteIndexProps {
+  slug: string;
+  counts: { readonly pages: number; readonly pictures: number; readonly editions: number };
+  sections: readonly { readonly section: string; readonly pages: number }[];
+}
+
+/** The index: the parts of the work, and the site's own sections, which filter what the sheet lists. */
+export function SiteIndex({ slug, counts, sections }: SiteIndexProps) {
+  const path = usePathname();
+  const chosen = useSearchParams().get('section');
+  const root = `/s/${slug}`;
+  const list = path.startsWith(`${root}/pages`) ? 'pages' : 'pictures';
+  const parts = [
+    ['pages', 'Pages', counts.pages],
+    ['pictures', 'Pictures', counts.pictures],
+    ['editions', 'Editions', counts.editions],
+    ['surveys', 'Surveys', null],
+  ] as const;
+  return (
+    <nav
+      aria-label="Index"
+      className="sticky top-[46px] h-[calc(100vh-46px)] w-[212px] shrink-0 overflow-y-auto border-r border-line py-3.5 max-lg:w-40 max-sm:hidden"
+    >
+      <ul>
+        {parts.map(([part, name, number]) => {
+          const isHere = path.startsWith(`${root}/${part}`);
+          return (
+            <li key={part}>
+              <Link
+                href={`${root}/${part}`}
+                aria-current={isHere && chosen === null ? 'page' : undefined}
+                className={`flex justify-between border-l-[3px] py-1 pr-4 pl-[18px] ${isHere ? 'border-green bg-sheet font-semibold' : 'border-transparent'}`}
+              >
+                {name}
+                {number === null ? null : (
+                  <span className="font-normal text-ink-2">{number.toLocaleString('en')}</span>
+                )}
+              </Link>
+            </li>
+          );
+        })}
+      </ul>
+      <h2 className="mt-5 mb-1 px-[18px] text-sm font-semibold text-ink-2">Sections</h2>
+      <ul>
+        {sections.map(({ section, pages }) => (
+          <li key={section}>
+            <Link
+              href={
+                chosen === section
+                  ? `${root}/${list}`
+                  : `${root}/${list}?section=${encodeURIComponent(section)}`
+              }
+              aria-current={chosen === section ? 'true' : undefined}
+              className={`flex justify-between border-l-[3px] py-0.5 pr-4 pl-[18px] ${chosen === section ? 'border-green bg-sheet font-semibold' : 'border-transparent'}`}
+            >
+              <span className="truncate">{section === '' ? 'Top of the site' : placeText(section)}</span>
+              <span className="font-normal text-ink-2">{pages}</span>
+            </Link>
+          </li>
+        ))}
+      </ul>
+    </nav>
+  );
+}

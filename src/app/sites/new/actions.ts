@@ -1,0 +1,46 @@
+'use server';
+
+import { randomBytes } from 'node:crypto';
+import { mkdir, rm, writeFile } from 'node:fs/promises';
+import { join } from 'node:path';
+import { redirect } from 'next/navigation';
+import { act } from '@/app/_data/act';
+import type { Problem } from '@/core/problem';
+import { settings } from '@/server/settings';
+import { connectSite, type NewSite } from '@/server/work/connect-site';
+
+const text = (form: FormData, name: string) => String(form.get(name) ?? '').trim();
+
+/** Connects a site from the form; gives the problem where that fails. */
+export async function connect(_before: Problem | null, form: FormData): Promise<Problem | null> {
+  const outcome = await act(async (db, actor) => {
+    const sent = form.get('zip');
+    const zip = sent instanceof File && sent.size > 0 ? await keepUpload(sent) : null;
+    try {
+      const from: NewSite['from'] = zip
+        ? { kind: 'zip', path: zip }
+        : { kind: 'folder', path: text(form, 'folder') || '?' };
+      const hosts = text(form, 'hosts')
+        .split(/[\s,]+/)
+        .filter(Boolean);
+      return await connectSite(db, actor, {
+        name: text(form, 'name'),
+        liveUrl: text(form, 'liveUrl') || null,
+        hosts,
+        from,
+      });
+    } finally {
+      if (zip) await rm(zip, { force: true });
+    }
+  });
+  if (!outcome.ok) return outcome.problem;
+  redirect(`/s/${outcome.value}/surveys`);
+}
+
+async function keepUpload(file: File): Promise<string> {
+  const folder = settings().sitesFolder;
+  await mkdir(folder, { recursive: true });
+  const place = join(folder, `${randomBytes(8).toString('hex')}.zip`);
+  await writeFile(place, Buffer.from(await file.arrayBuffer()));
+  return place;
+}

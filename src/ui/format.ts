@@ -1,0 +1,42 @@
+/** Numbers, sizes and dates as the screens write them. */
+import { format, formatDistance } from 'date-fns';
+
+export function count(n: number, one: string, many = `${one}s`): string {
+  return `${n.toLocaleString('en')} ${n === 1 ? one : many}`;
+}
+
+/** 38 kB, 4.1 MB: decimal units as on a camera card. */
+export function bytesText(bytes: number): string {
+  if (bytes < 1000) return `${bytes} B`;
+  if (bytes < 1_000_000) return `${Math.round(bytes / 1000)} kB`;
+  return `${(bytes / 1_000_000).toFixed(1)} MB`;
+}
+
+export function pixelsText(widthPx: number | null, heightPx: number | null): string {
+  return widthPx && heightPx
+    ? `${widthPx.toLocaleString('en')} × ${heightPx.toLocaleString('en')}`
+    : 'size unknown';
+}
+
+/** 25 November 2026, 11:08. */
+export function dateText(date: Date): string {
+  return format(date, 'd MMMM yyyy, HH:mm');
+}
+
+/** “3 minutes ago”, seen from `now`. */
+export function agoText(date: Date, now: Date): string {
+  return formatDistance(date, now, { addSuffix: true });
+}
+
+/** Lessons / Violin for `lessons/violin.html`: where a page stands, for people. */
+export function placeText(path: string): string {
+  const parts = path
+    .replace(/\.[a-z]+$/i, '')
+    .split('/')
+    .filter((part, i, all) => part !== 'index' || i < all.length - 1);
+  const words = parts
+    .map((part) => part.replace(/[-_]+/g, ' '))
+    .map((part) => part.charAt(0).toUpperCase() + part.slice(1));
+  if (words.at(-1) === 'Index') words.splice(-1, 1, ...(words.length === 1 ? ['Home'] : []));
+  return words.join(' / ');
+}

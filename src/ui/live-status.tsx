@@ -1,0 +1,61 @@
+'use client';
+
+import { useRouter } from 'next/navigation';
+import { useEffect, useRef, useState } from 'react';
+
+interface Status {
+  /** Changes whenever something on a screen may have. */
+  readonly mark: string;
+  readonly work: { readonly label: string; readonly done: number; readonly total: number } | null;
+}
+
+const BUSY_MS = 700;
+const CALM_MS = 4000;
+
+/** The fine line of progress in the running head; refreshes the screen when the work behind it has moved on. */
+export function LiveStatus({ address, children }: { address: string; children: React.ReactNode }) {
+  const router = useRouter();
+  const [status, setStatus] = useState<Status | null>(null);
+  const mark = useRef<string | null>(null);
+  useEffect(() => {
+    let timer: ReturnType<typeof setTimeout>;
+    let isOver = false;
+    const ask = async () => {
+      const answer = await fetch(address, { cache: 'no-store' }).catch(() => null);
+      if (isOver) return;
+      const next = answer?.ok ? ((await answer.json()) as Status) : null;
+      if (next) {
+        if (mark.current !== null && mark.current !== next.mark) router.refresh();
+        mark.current = next.mark;
+        setStatus(next);
+      }
+      timer = setTimeout(() => void ask(), next?.work ? BUSY_MS : CALM_MS);
+    };
+    void ask();
+    return () => {
+      isOver = true;
+      clearTimeout(timer);
+    };
+  }, [address, router]);
+  const work = status?.work;
+  return (
+    <span role="status" className="text-sm text-ink-2">
+      {work ? (
+        <>
+          {work.label}
+          {work.total > 0
+            ? `, ${work.done.toLocaleString('en')} of ${work.total.toLocaleString('en')}`
+            : ' …'}
+          <span aria-hidden className="fixed inset-x-0 top-[45px] h-[2px] bg-line">
+            <span
+              className="block h-full bg-green transition-[width]"
+              style={{ width: work.total > 0 ? `${(100 * work.done) / work.total}%` : '8%' }}
+            />
+          </span>
+        </>
+      ) : (
+        children
+      )}
+    </span>
+  );
+}
