@@ -3,7 +3,6 @@ import { redirect } from 'next/navigation';
 import { buttonClass } from '@/ui/button';
 import { allSites } from './_data/site';
 
-
 /** With one site, its pictures; with none or several, the choice. */
 export default async function Start({ searchParams }: { searchParams: Promise<{ all?: string }> }) {
   const sites = await allSites();

@@ -57,7 +57,7 @@ export function textOf(
 export function textBeside(element: Element, direction: -1 | 1, limit = 120): string {
   let text = '';
   let from: Node = element;
-  for (let level = 0; level < 4 && text.length < limit; level++) {
+  for (let level = 0; level < 6 && text.length < limit; level++) {
     const parent: Node | null = 'parentNode' in from ? from.parentNode : null;
     if (!parent || !('childNodes' in parent) || (isElement(parent) && parent.tagName === 'html')) break;
     text = gatherSiblings(parent.childNodes, { from, direction, limit, text });

@@ -21,10 +21,10 @@ export function database(): Database {
 /** Connects to a database by its address. */
 export function connect(url: string): Database {
   const pool = new pg.Pool({ connectionString: url, max: 12, connectionTimeoutMillis: 5000 });
-  pool.on('error', (error) => {
-    // An idle connection that the server closed: the pool replaces it, and the next query tells if it can't.
-    process.stderr.write(`database: ${error.message}\n`);
-  });
+  // A connection that the server closed: the pool replaces it, and the next query tells if it can't.
+  const say = (error: Error) => void process.stderr.write(`database: ${error.message}\n`);
+  pool.on('error', say);
+  pool.on('connect', (client) => void client.on('error', say));
   return { pool, orm: drizzle(pool) };
 }
 

@@ -19,7 +19,12 @@ export function FindBox({ slug }: { slug: string }) {
     return () => document.removeEventListener('keydown', onKey);
   }, []);
   return (
-    <form action={`/s/${slug}/pictures`} role="search" className="relative w-60 max-md:hidden">
+    <form
+      action={`/s/${slug}/pictures`}
+      role="search"
+      aria-label="The whole site"
+      className="relative w-60 max-md:hidden"
+    >
       <input
         ref={box}
         key={query}

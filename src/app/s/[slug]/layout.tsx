@@ -4,7 +4,6 @@ import { siteBySlug, siteFrame } from '@/app/_data/site';
 import { RunningHead } from './running-head';
 import { SiteIndex } from './site-index';
 
-
 export default async function SiteLayout({
   children,
   params,

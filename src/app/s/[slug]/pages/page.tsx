@@ -28,7 +28,7 @@ export default async function PagesPage({
           {section === null ? 'Pages' : section === '' ? 'Top of the site' : placeText(section)}
         </h1>
         <span className="text-ink-2">{count(total, 'page')}</span>
-        <form className="ml-auto" role="search">
+        <form className="ml-auto" role="search" aria-label="This list">
           {section !== null ? <input type="hidden" name="section" value={section} /> : null}
           <input
             name="q"

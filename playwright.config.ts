@@ -1,0 +1,36 @@
+import { defineConfig } from '@playwright/test';
+
+const PORT = Number(process.env['IBIDEM_PORT'] ?? 4280);
+
+export default defineConfig({
+  testDir: 'tests/e2e',
+  timeout: 120_000,
+  expect: { timeout: 20_000 },
+  fullyParallel: false,
+  workers: 1,
+  reporter: [['list'], ['json', { outputFile: 'var/test/browser.json' }]],
+  outputDir: 'var/test/browser',
+  use: {
+    baseURL: `http://127.0.0.1:${PORT}`,
+    viewport: { width: 1280, height: 800 },
+    launchOptions: {
+      executablePath: '/usr/bin/chromium',
+      args: [
+        '--no-sandbox',
+        '--disable-gpu',
+        '--disable-quic',
+        '--no-first-run',
+        '--disable-background-networking',
+        '--disable-component-update',
+        '--disable-sync',
+      ],
+    },
+  },
+  webServer: {
+    command: 'node --import tsx demo/run.ts',
+    url: `http://127.0.0.1:${PORT}/sign-in`,
+    timeout: 120_000,
+    reuseExistingServer: false,
+    gracefulShutdown: { signal: 'SIGTERM', timeout: 10_000 },
+  },
+});

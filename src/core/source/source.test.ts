@@ -1,0 +1,120 @@
+import fc from 'fast-check';
+import { describe, expect, it } from 'vitest';
+import { byteOffsets } from './byte-offsets';
+import { decodeBytes, decodeCss, decodeHtml } from './decode-source';
+import { canEncode, encodeText, escapeUnencodable } from './encode-text';
+import { lineStarts, positionAt } from './line-index';
+
+const ascii = (text: string) => new TextEncoder().encode(text);
+const bytes = (...list: number[]) => Uint8Array.from(list);
+
+describe('the encoding of a page', () => {
+  it.each([
+    [
+      'a byte order mark wins',
+      bytes(0xef, 0xbb, 0xbf, ...ascii('<meta charset=windows-1252>')),
+      undefined,
+      'utf-8',
+    ],
+    ['UTF-16 by its mark', bytes(0xff, 0xfe, 60, 0), undefined, 'utf-16le'],
+    ['HTTP before meta', ascii('<meta charset=utf-8>'), 'iso-8859-2', 'iso-8859-2'],
+    ['meta charset', ascii('<!doctype html><META CharSet="UTF-8">'), undefined, 'utf-8'],
+    [
+      'meta http-equiv',
+      ascii(`<meta http-equiv='Content-Type' content="text/html; charset=koi8-r">`),
+      undefined,
+      'koi8-r',
+    ],
+    ['meta that says UTF-16 is UTF-8', ascii('<meta charset=utf-16>'), undefined, 'utf-8'],
+    ['latin1 is windows-1252', ascii('<meta charset=iso-8859-1>'), undefined, 'windows-1252'],
+    ['a meta in a comment does not count', ascii('<!-- <meta charset=utf-8> -->'), undefined, 'windows-1252'],
+    [
+      'a meta in an attribute does not count',
+      ascii(`<p title="<meta charset=utf-8>">`),
+      undefined,
+      'windows-1252',
+    ],
+    [
+      'an unknown label does not count',
+      ascii('<meta charset=klingon><meta charset=utf-8>'),
+      undefined,
+      'utf-8',
+    ],
+    ['nothing at all', ascii(''), undefined, 'windows-1252'],
+  ])('%s', (_name, input, httpCharset, encoding) => {
+    expect(decodeHtml(input, httpCharset ? { httpCharset } : {}).encoding).toBe(encoding);
+  });
+
+  it('reads the whole of windows-1252', () => {
+    expect(decodeHtml(bytes(0x80, 0x92, 0x96, 0xe9)).text).toBe('€’–é');
+  });
+
+  it('keeps a byte order mark, so that offsets count it', () => {
+    expect(decodeHtml(bytes(0xef, 0xbb, 0xbf, 0x61)).text).toBe('\ufeffa');
+  });
+
+  it.each([
+    ['@charset', ascii('@charset "windows-1252"; a{}'), {}, 'windows-1252'],
+    ['the page that links it', ascii('a{}'), { environment: 'koi8-r' }, 'koi8-r'],
+    ['nothing', ascii('a{}'), {}, 'utf-8'],
+  ])('of a style sheet by %s', (_name, input, hints, encoding) => {
+    expect(decodeCss(input, hints).encoding).toBe(encoding);
+  });
+});
+
+describe('offsets in bytes', () => {
+  it('agree with the decoder for any bytes in UTF-8, valid or not', () => {
+    fc.assert(
+      fc.property(fc.uint8Array({ maxLength: 60 }), (input) => {
+        const source = decodeBytes(input, 'utf-8');
+        const offsets = Array.from({ length: source.text.length + 1 }, (_, i) => i);
+        const found = byteOffsets(input, source, offsets);
+        for (const [i, offset] of found.entries()) {
+          const isInsidePair = /[\ud800-\udbff]/.test(source.text[i - 1] ?? '');
+          if (isInsidePair) continue;
+          const head = new TextDecoder('utf-8', { ignoreBOM: true }).decode(input.subarray(0, offset));
+          expect(head).toBe(source.text.slice(0, i));
+        }
+        expect(found.at(-1)).toBe(source.text.length === 0 ? 0 : input.length);
+      }),
+    );
+  });
+
+  it.each(['shift_jis', 'gbk', 'euc-kr', 'big5'])('hold in %s', (encoding) => {
+    const text = encoding === 'euc-kr' ? '사진 a' : encoding === 'big5' ? '漢 a' : '写 a';
+    const encoded = encodeText(text, encoding) as Uint8Array;
+    const source = decodeBytes(encoded, encoding);
+    expect(source.text).toBe(text);
+    expect(byteOffsets(encoded, source, [1, text.length])).toEqual([2, encoded.length]);
+  });
+});
+
+describe('writing text', () => {
+  it.each([
+    ['utf-8', 'é”', true],
+    ['windows-1252', 'é”€', true],
+    ['windows-1252', 'ł', false],
+    ['iso-8859-2', 'ł', true],
+    ['utf-16be', '漢', true],
+  ])('%s holds %s: %s', (encoding, text, isHeld) => {
+    expect(canEncode(text, encoding)).toBe(isHeld);
+    if (isHeld) expect(decodeBytes(encodeText(text, encoding) as Uint8Array, encoding).text).toBe(text);
+  });
+
+  it('escapes only what an encoding can’t hold', () => {
+    expect(escapeUnencodable('é ł 🎻', 'windows-1252', (codePoint) => `&#${codePoint};`)).toBe(
+      'é &#322; &#127931;',
+    );
+  });
+});
+
+describe('lines and columns', () => {
+  it.each([
+    ['a\nbc', 2, { line: 2, column: 1 }],
+    ['a\r\nbc', 4, { line: 2, column: 2 }],
+    ['a\rbc', 3, { line: 2, column: 2 }],
+    ['abc', 0, { line: 1, column: 1 }],
+  ])('%j at %d', (text, offset, position) => {
+    expect(positionAt(lineStarts(text), offset)).toEqual(position);
+  });
+});

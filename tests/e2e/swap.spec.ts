@@ -1,0 +1,129 @@
+import AxeBuilder from '@axe-core/playwright';
+import { expect, test, type Page } from '@playwright/test';
+import { readdir, readFile } from 'node:fs/promises';
+import { join } from 'node:path';
+import sharp from 'sharp';
+import { signInAs } from './sign-in';
+
+const SITE = join(process.env['IBIDEM_VAR'] ?? 'var', 'demo-site');
+const HOST = `http://127.0.0.1:${process.env['IBIDEM_DEMO_HOST_PORT']}`;
+const FIVE_PAGES = [
+  'lessons/violin.html',
+  'lessons/cello.html',
+  'lessons/flute.html',
+  'choirs/winter.html',
+  'courses/summer.html',
+];
+
+/** Every file of the site's folder with its bytes. */
+async function snapshot(): Promise<Map<string, string>> {
+  const files = await readdir(SITE, { recursive: true, withFileTypes: true });
+  const bytes = new Map<string, string>();
+  for (const file of files) {
+    if (!file.isFile()) continue;
+    const path = join(file.parentPath, file.name);
+    bytes.set(path, (await readFile(path)).toString('base64'));
+  }
+  return bytes;
+}
+
+async function photograph(): Promise<Buffer> {
+  const scene = `<svg xmlns="http://www.w3.org/2000/svg" width="2400" height="1800"><rect width="2400" height="1800" fill="#d8cdb8"/>
+    <rect x="180" y="200" width="600" height="560" fill="#bcd9ea"/><rect y="1400" width="2400" height="400" fill="#9c7248"/>
+    <rect x="1200" y="820" width="820" height="580" fill="#1d222b"/><circle cx="1500" cy="1480" r="120" fill="#5a3d28"/></svg>`;
+  return sharp(Buffer.from(scene)).jpeg({ quality: 88 }).toBuffer();
+}
+
+/** Takes a picture of a screen for a person to look at, where somebody asked for them. */
+async function look(page: Page, name: string): Promise<void> {
+  const folder = process.env['IBIDEM_PICTURES'];
+  if (folder) await page.screenshot({ path: join(folder, `${name}.png`) });
+}
+
+async function expectAccessible(page: Page): Promise<void> {
+  const { violations } = await new AxeBuilder({ page }).analyze();
+  expect(violations.map(({ id, nodes }) => `${id}: ${nodes.map(({ html }) => html).join(' ')}`)).toEqual([]);
+}
+
+test('a leftover picture is swapped in all its places, goes live, is proven and is taken back', async ({
+  page,
+  request,
+}) => {
+  const before = await snapshot();
+  await page.goto('/sign-in');
+  await look(page, 'sign-in');
+  await expectAccessible(page);
+  await signInAs(page, 'Maud Kestle');
+  await expect(page.getByText(/survey 1, .* 30 pages/)).toBeVisible();
+
+  await page.getByRole('link', { name: /^Pages/ }).click();
+  await expect(page.getByRole('link', { name: /Violin/ })).toBeVisible();
+  await look(page, 'pages');
+  await expectAccessible(page);
+  await page.getByRole('link', { name: /Winter term/ }).click();
+  await expect(page.getByText('Caption goes here').first()).toBeVisible();
+  await look(page, 'page');
+  await expectAccessible(page);
+
+  await page
+    .getByRole('navigation', { name: 'Index' })
+    .getByRole('link', { name: /^Pictures/ })
+    .click();
+  await page.getByRole('button', { name: /sample_600x400\.png, unfold/ }).click();
+  await expect(page.getByText('from a style sheet').first()).toBeVisible();
+  await look(page, 'pictures');
+  await expectAccessible(page);
+  await page.getByRole('link', { name: 'placeholder image' }).click();
+  await expect(page.getByText(/8 places on 5 pages/)).toBeVisible();
+  await look(page, 'picture');
+  await expectAccessible(page);
+
+  await page.getByRole('link', { name: 'Swap this picture' }).click();
+  await page
+    .getByLabel('New picture')
+    .setInputFiles({ name: 'holiday.jpg', mimeType: 'image/jpeg', buffer: Buffer.from('not a picture') });
+  await expect(page.getByRole('alert').getByText(/is not a picture that Ibidem can read/)).toBeVisible();
+  await page
+    .getByLabel('New picture')
+    .setInputFiles({ name: 'engine-room rehearsal.jpg', mimeType: 'image/jpeg', buffer: await photograph() });
+  await expect(page.getByText(/keeps \d+ % of the picture/).first()).toBeVisible();
+  await page.getByRole('button', { name: /Focal point/ }).press('ArrowRight');
+  await page.getByLabel(/^Alt text/).fill('A piano beside the tall window & the “red” door');
+  await page.getByLabel(/^Caption/).fill('Rehearsal in the engine room, October 2026');
+  await page.waitForTimeout(300);
+  await look(page, 'swap');
+  await expectAccessible(page);
+  await page.getByRole('button', { name: /Put into a new edition/ }).click();
+
+  await expect(page.getByRole('heading', { name: 'Edition 1' })).toBeVisible();
+  await expect(page.getByText(/8 places · \d+ new files/)).toBeVisible();
+  await expect(page.getByText('Draft: nothing of this is live.')).toBeVisible();
+  expect(await snapshot()).toEqual(before);
+  await look(page, 'edition');
+  await expectAccessible(page);
+  await page.getByRole('button', { name: 'Publish' }).click();
+  await look(page, 'publish');
+  await page.getByRole('button', { name: 'Publish now' }).click();
+  await expect(page.getByText('proven by the next survey')).toBeVisible();
+  await look(page, 'edition-proven');
+
+  for (const path of FIVE_PAGES) {
+    const live = await (await request.get(`${HOST}/${path}`)).text();
+    expect(live, path).not.toContain('sample_600x400');
+  }
+  const violin = await (await request.get(`${HOST}/lessons/violin.html`)).text();
+  const written =
+    /<img src="\.\.\/(img\/engine-room-rehearsal[\w-]*\.jpg)" width="300" height="200" alt="A piano beside the tall window &amp; the “red” door"><figcaption>Rehearsal in the engine room, October 2026<\/figcaption>/.exec(
+      violin,
+    );
+  expect(written).not.toBeNull();
+  const image = await sharp(await (await request.get(`${HOST}/${written?.[1]}`)).body()).metadata();
+  expect([image.width, image.height]).toEqual([600, 400]);
+  await expect(page.getByText(/survey 2, /)).toBeVisible();
+
+  await page.getByRole('button', { name: 'Withdraw' }).click();
+  await page.getByRole('button', { name: 'Withdraw now' }).click();
+  await expect(page.getByText('Withdrawn: the site is as it was before.')).toBeVisible();
+  await expect(page.getByText('proven by the next survey')).toBeVisible();
+  expect(await snapshot()).toEqual(before);
+});
