@@ -9,7 +9,8 @@ module.exports = {
       severity: 'error',
       from: { path: '^src/core', pathNot: '\\.test\\.ts$' },
       to: {
-        pathNot: '^src/core|^node_modules/(@types/)?(parse5|css-tree|css-select|entities|diff)(/|$)',
+        pathNot:
+          '^src/core|^node_modules/(@types/)?(parse5|css-tree|css-select|entities|diff)(/|$)|^entities/decode$',
       },
     },
     {

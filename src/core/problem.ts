@@ -8,10 +8,6 @@ export interface Problem {
   readonly remedy: string;
 }
 
-/** A result that may be a problem instead. */
-export type Result<T> =
-  { readonly ok: true; readonly value: T } | { readonly ok: false; readonly problem: Problem };
-
 /** A problem as one paragraph for a person. */
 export function problemText(problem: Problem): string {
   return `${problem.what} ${problem.why} ${problem.remedy}`.replace(/\s+/g, ' ').trim();

@@ -3,7 +3,7 @@ import type { PlacementKind } from '@/core/markup/kinds/kind';
 import { placeText } from './format';
 import { kindText, slotText } from './placement-text';
 
-export interface CutOutPlacement {
+interface CutOutPlacement {
   readonly kind: PlacementKind;
   readonly pagePath: string;
   readonly sourcePath: string;
@@ -36,7 +36,7 @@ export function CutOut({ placement, src, children }: CutOutProps) {
       <p className="truncate text-sm font-semibold" title={pagePath}>
         {dormant ? 'Nowhere: a rule that meets nothing' : placeText(pagePath)}
       </p>
-      <p className="truncate text-sm text-ink-2">{where}</p>
+      <p className="line-clamp-2 text-sm text-ink-2">{where}</p>
       <div className={`mt-2 ${isWide ? '' : 'flex gap-2.5'}`}>
         {children ?? (
           <div

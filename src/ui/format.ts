@@ -40,3 +40,9 @@ export function placeText(path: string): string {
   if (words.at(-1) === 'Index') words.splice(-1, 1, ...(words.length === 1 ? ['Home'] : []));
   return words.join(' / ');
 }
+
+/** A page's title without the site's name that stands behind it on every page. */
+export function titleText(title: string, siteName: string): string {
+  const cut = title.endsWith(siteName) ? title.slice(0, -siteName.length).replace(/[\s|·–—:-]+$/, '') : title;
+  return cut || title;
+}

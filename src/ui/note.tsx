@@ -1,6 +1,6 @@
 import type { ReactNode } from 'react';
 
-export type Degree = 'must' | 'should' | 'note' | 'done';
+type Degree = 'must' | 'should' | 'note' | 'done';
 
 const WORD: Readonly<Record<Degree, string>> = { must: 'Must', should: 'Should', note: 'Note', done: 'Done' };
 const COLOUR: Readonly<Record<Degree, string>> = {

@@ -47,7 +47,7 @@ export function encodePath(path: string): string {
 const percentOf = (character: string) => `%${character.charCodeAt(0).toString(16).toUpperCase()}`;
 
 /** A URL path percent-decoded as UTF-8; sequences that are not UTF-8, and `%2F`, stay as they are. */
-export function decodePath(path: string): string {
+function decodePath(path: string): string {
   if (!path.includes('%')) return path;
   return path.replace(/(?:%[0-9a-f]{2})+/gi, (run) => {
     try {

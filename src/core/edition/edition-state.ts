@@ -1,7 +1,6 @@
 /** The states of an edition and who may move it from one to the next. */
 
-export const EDITION_STATES = ['draft', 'publishing', 'published', 'withdrawing', 'withdrawn'] as const;
-export type EditionState = (typeof EDITION_STATES)[number];
+export type EditionState = 'draft' | 'publishing' | 'published' | 'withdrawing' | 'withdrawn';
 
 export const ROLES = ['maintainer', 'owner', 'approver', 'viewer'] as const;
 export type Role = (typeof ROLES)[number];

@@ -75,7 +75,7 @@ function located(text: string, span: Span, value: string, quote: Quote): Attribu
 }
 
 /** For each UTF-16 unit of the decoded value, where its source begins within `raw`; the length of `raw` last. */
-export function rawOffsets(raw: string): number[] {
+function rawOffsets(raw: string): number[] {
   const offsets: number[] = [];
   let at = 0;
   let units = 0;

@@ -43,7 +43,7 @@ interface PlacedStyles {
 }
 
 /** The name under which a sheet's reference is counted as met. */
-export function referenceKey(path: string, reference: StyleReference): string {
+function referenceKey(path: string, reference: StyleReference): string {
   return `${path}#${reference.span.start}`;
 }
 

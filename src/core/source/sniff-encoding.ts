@@ -29,7 +29,7 @@ export function encodingOfByteOrderMark(bytes: Uint8Array): string | null {
 const ascii = (bytes: Uint8Array, length: number) => String.fromCharCode(...bytes.subarray(0, length));
 
 /** The charset that a `Content-Type`-like text names, or `null`. */
-export function charsetOfContentType(content: string | null | undefined): string | null {
+function charsetOfContentType(content: string | null | undefined): string | null {
   const match = /charset\s*=\s*(?:"([^"]*)"|'([^']*)'|([^\s;"']+))/i.exec(content ?? '');
   return match ? (match[1] ?? match[2] ?? match[3] ?? null) : null;
 }

@@ -30,7 +30,7 @@ export interface StyleReference {
   readonly rule: string;
 }
 
-export interface StyleImport {
+interface StyleImport {
   readonly value: string;
 }
 

@@ -9,7 +9,7 @@ import { folderOf, freeName } from './file-name';
 import { slotOf, type PixelSize, type Slot } from './slot';
 
 /** Formats in which renditions are made; `original` leaves the candidate's bytes as they are. */
-export type RenditionFormat = 'jpeg' | 'png' | 'webp' | 'avif' | 'original';
+type RenditionFormat = 'jpeg' | 'png' | 'webp' | 'avif' | 'original';
 
 /** The picture to put in. */
 export interface Candidate extends PixelSize {

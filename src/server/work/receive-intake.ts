@@ -10,7 +10,7 @@ import { storeBytes, storeDerived } from '../store/store';
 import { logEvent } from './log-event';
 
 /** Largest file that is taken in one piece, in bytes. */
-export const MAX_INTAKE_BYTES = 60 * 1024 ** 2;
+const MAX_INTAKE_BYTES = 60 * 1024 ** 2;
 
 const SHOWN_BY_BROWSERS = new Set(['jpeg', 'png', 'webp', 'avif', 'gif', 'svg', 'tiff']);
 

@@ -6,27 +6,24 @@ import type { Span } from '../../source/span';
 import type { AttributeValue, Element } from '../attribute-value';
 import type { Surroundings } from '../page-tree';
 
-/** Every kind of placement that Ibidem reads, in the order in which rows of one element are listed. */
-export const PLACEMENT_KINDS = [
-  'img',
-  'srcset',
-  'source',
-  'input',
-  'poster',
-  'video',
-  'audio',
-  'svg-image',
-  'object',
-  'embed',
-  'icon',
-  'preload',
-  'meta',
-  'link',
-  'attribute-background',
-  'css',
-] as const;
-
-export type PlacementKind = (typeof PLACEMENT_KINDS)[number];
+/** Every kind of placement that Ibidem reads. */
+export type PlacementKind =
+  | 'img'
+  | 'srcset'
+  | 'source'
+  | 'input'
+  | 'poster'
+  | 'video'
+  | 'audio'
+  | 'svg-image'
+  | 'object'
+  | 'embed'
+  | 'icon'
+  | 'preload'
+  | 'meta'
+  | 'link'
+  | 'attribute-background'
+  | 'css';
 
 /** One reference found in a page's markup, not yet resolved. */
 export interface FoundReference {

@@ -4,7 +4,7 @@ import { hrefWith, listQuery, type SearchParams } from '@/app/_data/query';
 import { siteBySlug } from '@/app/_data/site';
 import { Chip } from '@/ui/chip';
 import { Empty } from '@/ui/empty';
-import { count, dateText, placeText } from '@/ui/format';
+import { count, dateText, placeText, titleText } from '@/ui/format';
 import { Mat } from '@/ui/mat';
 import { Pager } from '@/ui/pager';
 
@@ -55,7 +55,7 @@ export default async function PagesPage({
             >
               <div className="min-w-0">
                 <Link href={`${root}/${page.id}`} className="block truncate font-serif text-lg font-semibold">
-                  {page.title || placeText(page.path)}
+                  {titleText(page.title, site.name) || placeText(page.path)}
                 </Link>
                 <p className="truncate text-sm text-ink-2">
                   {page.path} · {count(page.placements, 'place')}

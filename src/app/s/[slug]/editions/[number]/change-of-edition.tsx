@@ -1,3 +1,4 @@
+import { decodeHTML } from 'entities/decode';
 import type { ReactNode } from 'react';
 import type { changes, edits, intake, newFiles } from '@/server/db/schema/editions';
 import { bytesText, count, placeText } from '@/ui/format';
@@ -103,8 +104,10 @@ export function ChangeOfEdition({
                     <div key={edit.id} className="mt-1">
                       <dt className="text-sm text-ink-3">{SUBJECT[edit.subject]}</dt>
                       <dd className={edit.subject === 'reference' ? 'text-sm break-all' : 'font-serif'}>
-                        {edit.was ? <del className="block text-ink-3">{edit.was}</del> : null}
-                        <ins className="block no-underline">{edit.becomes}</ins>
+                        {edit.was ? (
+                          <del className="block text-ink-3">{shownText(edit.was, edit.subject)}</del>
+                        ) : null}
+                        <ins className="block no-underline">{shownText(edit.becomes, edit.subject)}</ins>
                       </dd>
                     </div>
                   ))}
@@ -116,4 +119,12 @@ export function ChangeOfEdition({
       </ul>
     </section>
   );
+}
+
+/** Words as readers meet them: character references resolved, tags and an attribute's own frame taken off. */
+function shownText(written: string, subject: (typeof edits.$inferSelect)['subject']): string {
+  if (subject === 'reference') return written;
+  const bare =
+    subject === 'alt' ? written.replace(/^(?: alt)?="(.*)"$/s, '$1') : written.replace(/<[^>]*>/g, '');
+  return decodeHTML(bare);
 }

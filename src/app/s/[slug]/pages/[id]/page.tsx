@@ -3,7 +3,7 @@ import { notFound } from 'next/navigation';
 import { pageById } from '@/app/_data/pages';
 import { siteBySlug } from '@/app/_data/site';
 import { Empty } from '@/ui/empty';
-import { bytesText, count, placeText } from '@/ui/format';
+import { bytesText, count, placeText, titleText } from '@/ui/format';
 import { Mat } from '@/ui/mat';
 import { Note } from '@/ui/note';
 import { kindText, slotText } from '@/ui/placement-text';
@@ -23,7 +23,9 @@ export default async function PageRecord({ params }: { params: Promise<{ slug: s
           </Link>{' '}
           / {placeText(page.path)}
         </p>
-        <h1 className="mt-1 font-serif text-xl font-semibold">{page.title || placeText(page.path)}</h1>
+        <h1 className="mt-1 font-serif text-xl font-semibold">
+          {titleText(page.title, site.name) || placeText(page.path)}
+        </h1>
         <p className="text-sm text-ink-2">
           {page.path} · {count(placements.length, 'place')} · {page.encoding} · {bytesText(page.sizeBytes)}
           {site.liveUrl ? (

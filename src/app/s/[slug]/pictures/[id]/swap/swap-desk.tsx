@@ -43,8 +43,8 @@ export function SwapDesk({ slug, siteId, file, places, candidates, editionText }
     file.widthPx && file.heightPx ? { widthPx: file.widthPx, heightPx: file.heightPx } : null;
   const keyOf = (place: DeskPlace) => `${place.sourcePath}#${place.start}`;
   const taken = places.filter((place) => !left.has(keyOf(place)));
-  const captions = taken.filter(({ words }) => words.caption !== null);
-  const described = taken.filter(({ words }) => words.alt !== null || words.addAttribute !== null);
+  const captions = onceEach(taken, ({ words }) => words.caption?.start ?? null);
+  const described = onceEach(taken, ({ words }) => words.alt?.span.start ?? words.addAttribute);
   const focal = chosen?.focal ?? MIDDLE;
   const src = candidate ? `/s/${slug}/image/${candidate.sha256}` : null;
 
@@ -150,4 +150,14 @@ export function SwapDesk({ slug, siteId, file, places, candidates, editionText }
       </form>
     </main>
   );
+}
+
+/** Places that take a word, each spot once: the sources of one picture share its words. */
+function onceEach(places: readonly DeskPlace[], spotOf: (place: DeskPlace) => number | null): DeskPlace[] {
+  const spots = new Map<string, DeskPlace>();
+  for (const place of places) {
+    const spot = spotOf(place);
+    if (spot !== null) spots.set(`${place.sourcePath}#${spot}`, place);
+  }
+  return [...spots.values()];
 }
