@@ -3,5 +3,9 @@ import { createTwoFilesPatch } from 'diff';
 /** A unified diff of one text file; empty where nothing differs. */
 export function unifiedDiff(path: string, before: string, after: string): string {
   if (before === after) return '';
-  return createTwoFilesPatch(`a/${path}`, `b/${path}`, before, after, undefined, undefined, { context: 3 });
+  const patch = createTwoFilesPatch(`a/${path}`, `b/${path}`, before, after, undefined, undefined, {
+    context: 3,
+  });
+  // The library draws a line above the two names that no other tool writes.
+  return patch.replace(/^=+\n/, '');
 }

@@ -1,0 +1,61 @@
+import { mkdtemp, rm } from 'node:fs/promises';
+import { tmpdir } from 'node:os';
+import { join } from 'node:path';
+import { afterAll, beforeAll, describe, expect, it } from 'vitest';
+import { addressText, siteOfFiles } from '@/core/address/resolve-address';
+import type { Placement } from '@/core/markup/placement';
+import { openFolder } from '@/server/connections/folder';
+import { readSite } from '@/server/connections/read-site';
+import { snapshot } from '../../tests/fixtures/write-site';
+import { ANSWERS } from './answers';
+import { generateSite } from './generate';
+
+let folder: string;
+let placements: Placement[];
+let encodings: Map<string, string>;
+
+beforeAll(async () => {
+  folder = await mkdtemp(join(tmpdir(), 'ibidem-demo-'));
+  await generateSite(join(folder, 'site'), join(folder, 'answers.json'));
+  placements = [];
+  encodings = new Map();
+  const connection = await openFolder(join(folder, 'site'));
+  for await (const read of readSite(connection, siteOfFiles(['www.ferndrake.example']))) {
+    placements.push(...(read.kind === 'page' ? read.reading.placements : read.placements));
+    if (read.kind === 'page') encodings.set(read.file.path, read.reading.encoding);
+  }
+}, 60_000);
+afterAll(() => rm(folder, { recursive: true, force: true }));
+
+describe('the demo site', () => {
+  it('is the same every time', async () => {
+    await generateSite(join(folder, 'again'), join(folder, 'answers.json'));
+    expect(await snapshot(join(folder, 'again'))).toEqual(await snapshot(join(folder, 'site')));
+  });
+
+  it('has thirty pages in three designs and two encodings', () => {
+    expect(encodings.size).toBe(30);
+    expect([...encodings.values()].filter((encoding) => encoding === 'windows-1252')).toHaveLength(7);
+  });
+
+  it.each(ANSWERS)('has its fault $rule at $page', ({ page, raw }) => {
+    expect(placements.some((placement) => placement.page === page && placement.raw === raw)).toBe(true);
+  });
+
+  it('shows its leftover picture on exactly the pages of the answer key, in several kinds of markup', () => {
+    const leftover = placements.filter(({ address }) => addressText(address) === 'img/sample_600x400.png');
+    const known = ANSWERS.filter(({ rule }) => rule === 'fresh/placeholder').map(({ page }) => page);
+    expect(new Set(leftover.map(({ page }) => page))).toEqual(new Set(known));
+    expect(new Set(leftover.map(({ kind }) => kind))).toEqual(
+      new Set(['img', 'source', 'link', 'css', 'meta']),
+    );
+  });
+
+  it('asks for no file that is missing, but for the two it should', async () => {
+    const files = new Set(Object.keys(await snapshot(join(folder, 'site'))));
+    const missing = placements.flatMap(({ address }) =>
+      address.kind === 'site' && !files.has(address.path) ? [address.path] : [],
+    );
+    expect([...new Set(missing)].sort()).toEqual(['img/Flute.jpg', 'news/pics/missing-tools.jpg']);
+  });
+});

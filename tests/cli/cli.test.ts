@@ -1,0 +1,210 @@
+import { execFile } from 'node:child_process';
+import { cp, mkdtemp, readFile, rm, writeFile } from 'node:fs/promises';
+import { tmpdir } from 'node:os';
+import { join } from 'node:path';
+import { afterAll, beforeAll, describe, expect, it } from 'vitest';
+import { flatPicture, snapshot, writeFiles } from '../fixtures/write-site';
+
+let folder: string;
+let site: string;
+let picture: string;
+
+interface Ran {
+  readonly code: number;
+  readonly out: string;
+  readonly err: string;
+}
+
+function ibidem(...args: string[]): Promise<Ran> {
+  return new Promise((resolve) => {
+    execFile('bin/ibidem', args, { maxBuffer: 1 << 26 }, (error, out, err) => {
+      resolve({ code: error ? Number(error.code) : 0, out, err });
+    });
+  });
+}
+
+const rowsOf = (out: string) =>
+  out
+    .split('\n')
+    .filter(Boolean)
+    .map((line) => JSON.parse(line) as Record<string, unknown>);
+const latin1 = (text: string) => Buffer.from(text, 'latin1');
+
+beforeAll(async () => {
+  folder = await mkdtemp(join(tmpdir(), 'ibidem-cli-'));
+  site = join(folder, 'site');
+  picture = join(folder, 'New Picture é.jpg');
+  await writeFiles(site, {
+    'index.html':
+      '<!doctype html><meta charset=utf-8>\n<link rel=stylesheet href=css/s.css>\n<p class=k>é 🎻 <img alt="A &amp; b" src="img/old.png"></p>\n',
+    'news/old.html': latin1(
+      '<META HTTP-EQUIV=Content-Type CONTENT="text/html; charset=windows-1252">\r\n<P>\x93caf\xe9\x94 <IMG SRC=../img/old.png WIDTH=30>\r\n<IMG SRC="../img/Old.png">\r\n',
+    ),
+    'news/broken.html': latin1('<meta charset=utf-8>\xff\xfe caf\xe9 <a href="/img/old.png">x</a>'),
+    'css/s.css':
+      '@charset "utf-8";\n.k { background: url("../img/old.png?v=1") }\n.none { background: url(../img/none.png) }\n',
+    'img/old.png': await flatPicture(60, 40, 'png'),
+  });
+  await writeFile(picture, await flatPicture(640, 480));
+});
+
+afterAll(() => rm(folder, { recursive: true, force: true }));
+
+describe('ibidem read', () => {
+  it('prints a row a placement with all its columns', async () => {
+    const { code, out, err } = await ibidem('read', site);
+    expect([code, err]).toEqual([0, '']);
+    const rows = rowsOf(out);
+    expect(Object.keys(rows[0] ?? {})).toEqual([
+      'page',
+      'source',
+      'kind',
+      'raw',
+      'url',
+      'line',
+      'column',
+      'start',
+      'end',
+      'alt',
+      'name',
+      'caption',
+      'link',
+      'decorative',
+      'dormant',
+    ]);
+    expect(rows.map(({ page, source, kind, url, dormant }) => [page, source, kind, url, dormant])).toEqual([
+      ['index.html', 'index.html', 'img', 'img/old.png', false],
+      ['index.html', 'css/s.css', 'css', 'img/old.png', false],
+      ['news/broken.html', 'news/broken.html', 'link', 'img/old.png', false],
+      ['news/old.html', 'news/old.html', 'img', 'img/old.png', false],
+      ['news/old.html', 'news/old.html', 'img', 'img/Old.png', false],
+      ['css/s.css', 'css/s.css', 'css', 'img/none.png', true],
+    ]);
+    expect(rows[0]).toMatchObject({ alt: 'A & b', name: 'A & b', line: 3, raw: 'img/old.png' });
+    const text = await readFile(join(site, 'index.html'), 'utf8');
+    expect(text.slice(Number(rows[0]?.['start']), Number(rows[0]?.['end']))).toBe('img/old.png');
+  });
+
+  it.each([
+    ['a folder that is not there', () => join(folder, 'none'), /There is no folder/],
+    ['a file that is no ZIP', () => picture, /is not a site/],
+    ['a folder without pages', () => join(site, 'img'), /No page was found/],
+    ['an address', () => 'http://127.0.0.1:1/', /not yet sites by their address/],
+  ])('refuses %s with what, why and what to do', async (_name, place, message) => {
+    const { code, out, err } = await ibidem('read', place());
+    expect([code, out]).toEqual([2, '']);
+    expect(err).toMatch(message);
+    expect(err.split('. ').length).toBeGreaterThanOrEqual(3);
+  });
+});
+
+describe('ibidem swap and apply', () => {
+  it('change only the named characters, and the inverse gives the same bytes', async () => {
+    const before = await snapshot(site);
+    const out = join(folder, 'out');
+    const swap = await ibidem('swap', site, '--from', 'img/old.png', '--to', picture, '--out', out);
+    expect([swap.code, swap.err]).toEqual([0, '']);
+    const rows = rowsOf(swap.out);
+    expect(Object.keys(rows[0] ?? {})).toEqual([
+      'page',
+      'source',
+      'start',
+      'end',
+      'was',
+      'becomes',
+      'expects',
+    ]);
+    const after = await snapshot(out);
+    expect(await snapshot(site)).toEqual(before);
+    expect(after['index.html']).toBe(
+      before['index.html']?.replace('img/old.png', 'img/new-picture-e-60x40.jpg'),
+    );
+    expect(after['news/old.html']).toBe(
+      before['news/old.html']?.replace('../img/old.png', '../img/new-picture-e-60x40.jpg'),
+    );
+    expect(after['news/broken.html']).toBe(
+      before['news/broken.html']?.replace('/img/old.png', '/img/new-picture-e.jpg'),
+    );
+    expect(after['css/s.css']).toBe(
+      before['css/s.css']?.replace('../img/old.png?v=1', '../img/new-picture-e-60x40.jpg'),
+    );
+    expect(after['img/old.png']).toBe(before['img/old.png']);
+
+    const edits = join(folder, 'edits.jsonl');
+    await writeFile(edits, swap.out);
+    const applied = join(folder, 'applied');
+    expect(await ibidem('apply', site, edits, '--out', applied)).toMatchObject({ code: 0, err: '' });
+    const pages = Object.entries(await snapshot(applied)).filter(([path]) => !path.startsWith('img/'));
+    expect(pages).toEqual(Object.entries(after).filter(([path]) => !path.startsWith('img/')));
+
+    const { createHash } = await import('node:crypto');
+    const shifts = new Map<string, number>();
+    const inverse = rows.map((row) => {
+      const source = String(row['source']);
+      const start = Number(row['start']) + (shifts.get(source) ?? 0);
+      const [was, becomes] = [String(row['becomes']), String(row['was'])];
+      shifts.set(source, (shifts.get(source) ?? 0) + was.length - becomes.length);
+      const expects = createHash('sha256')
+        .update(latin1(after[source] ?? ''))
+        .digest('hex');
+      return JSON.stringify({ ...row, start, end: start + was.length, was, becomes, expects });
+    });
+    await writeFile(edits, inverse.join('\n'));
+    const back = join(folder, 'back');
+    expect(await ibidem('apply', applied, edits, '--out', back)).toMatchObject({ code: 0, err: '' });
+    expect(await snapshot(back)).toEqual(before);
+  });
+
+  it('prints a diff or the edits without writing', async () => {
+    const diff = await ibidem('swap', site, '--from', 'img/old.png', '--to', picture, '--diff');
+    expect(diff.out).toContain('-<P>“café” <IMG');
+    expect(diff.out.match(/^\+\+\+ /gm)).toHaveLength(4);
+    const dry = await ibidem('swap', site, '--from', 'img/old.png', '--to', picture, '--dry-run');
+    expect(rowsOf(dry.out)).toHaveLength(4);
+  });
+
+  it.each([
+    ['a picture that nothing shows', ['--from', 'img/nothing.png', '--diff'], /No placement shows/],
+    ['no place to write to', ['--from', 'img/old.png'], /no --out folder/],
+    ['a place inside the site', ['--from', 'img/old.png', '--out', 'SITE/new'], /inside the site/],
+    ['a folder that is not empty', ['--from', 'img/old.png', '--out', 'FULL'], /holds 1 entries already/],
+  ])('refuse %s', async (_name, args, message) => {
+    await writeFiles(join(folder, 'full'), { 'x.txt': 'x' });
+    const given = args.map((arg) => arg.replace('SITE', site).replace('FULL', join(folder, 'full')));
+    const { code, err } = await ibidem('swap', site, '--to', picture, ...given);
+    expect(code).toBe(2);
+    expect(err).toMatch(message);
+  });
+
+  it.each([
+    ['what is not JSON', 'hello', /Line 1 .* is not JSON/],
+    ['what is no edit', '{"page":"x"}', /is not an edit/],
+    ['edits of another version', '', /is not the file these edits were made for/],
+  ])('refuse %s', async (_name, line, message) => {
+    const edits = join(folder, 'bad.jsonl');
+    const stale = JSON.stringify({
+      page: 'index.html',
+      source: 'index.html',
+      start: 0,
+      end: 0,
+      was: '',
+      becomes: 'x',
+      expects: '0'.repeat(64),
+    });
+    await writeFile(edits, line || stale);
+    const { code, err } = await ibidem('apply', site, edits, '--out', join(folder, 'never'));
+    expect(code).toBe(2);
+    expect(err).toMatch(message);
+  });
+
+  it('refuse edits whose characters are not there, and write nothing', async () => {
+    const copy = join(folder, 'copy');
+    await cp(site, copy, { recursive: true });
+    const { out } = await ibidem('swap', site, '--from', 'img/old.png', '--to', picture, '--dry-run');
+    const edits = join(folder, 'wrong.jsonl');
+    await writeFile(edits, out.replace('"was":"img/old.png"', '"was":"img/xxx.png"'));
+    const { code, err } = await ibidem('apply', copy, edits, '--out', join(folder, 'nothing'));
+    expect(code).toBe(2);
+    expect(err).toContain('The change was made for');
+  });
+});

@@ -1,0 +1,155 @@
+import { mkdir, mkdtemp, readdir, readFile, rm, symlink, writeFile } from 'node:fs/promises';
+import { tmpdir } from 'node:os';
+import { join } from 'node:path';
+import { buffer } from 'node:stream/consumers';
+import { afterAll, beforeAll, describe, expect, it } from 'vitest';
+import { ZipFile } from 'yazl';
+import { siteOfFiles } from '@/core/address/resolve-address';
+import { openFolder } from '@/server/connections/folder';
+import { placementRow, readSite } from '@/server/connections/read-site';
+import { isZipFile, openZip, unpackZip } from '@/server/connections/zip';
+import type { ReadableConnection } from '@/server/connections/connection';
+import { problemOf } from '@/server/problem-error';
+import { snapshot, writeFiles } from '../fixtures/write-site';
+
+let folder: string;
+const FILES = {
+  'index.html': '<img src="img/a.jpg"><img src="img/caf%C3%A9.png">',
+  'sub/page.HTM': '<a href=../img/a.jpg>x</a>',
+  'img/a.jpg': 'not read here',
+  'img/café.png': 'nor this',
+  '.git/config.html': '<img src=never.jpg>',
+};
+
+beforeAll(async () => {
+  folder = await mkdtemp(join(tmpdir(), 'ibidem-connections-'));
+  await writeFiles(join(folder, 'site'), FILES);
+});
+afterAll(() => rm(folder, { recursive: true, force: true }));
+
+async function zipOf(files: Readonly<Record<string, string>>): Promise<Buffer> {
+  const zip = new ZipFile();
+  for (const [path, content] of Object.entries(files)) zip.addBuffer(Buffer.from(content), path);
+  zip.end();
+  return buffer(zip.outputStream);
+}
+
+/** A file with these bytes in the tests' folder. */
+async function file(name: string, bytes: Uint8Array): Promise<string> {
+  const place = join(folder, name);
+  await writeFile(place, bytes);
+  return place;
+}
+
+async function codeOf(deed: Promise<unknown>): Promise<string> {
+  return deed.then(
+    () => 'nothing refused',
+    (error: unknown) => problemOf(error).code,
+  );
+}
+
+async function rowsOf(connection: ReadableConnection): Promise<unknown[]> {
+  const rows = [];
+  for await (const read of readSite(connection, siteOfFiles())) {
+    rows.push(...(read.kind === 'page' ? read.reading.placements : read.placements).map(placementRow));
+  }
+  return rows;
+}
+
+describe('a folder', () => {
+  it('is listed in order, without what tools keep in it', async () => {
+    const connection = await openFolder(join(folder, 'site'));
+    const { files } = await connection.list();
+    expect(files.map(({ path }) => path)).toEqual([
+      'img/a.jpg',
+      'img/café.png',
+      'index.html',
+      'sub/page.HTM',
+    ]);
+    expect(await rowsOf(connection)).toHaveLength(3);
+  });
+
+  it('follows links inside it and says which it left out', async () => {
+    const site = join(folder, 'linked');
+    await writeFiles(site, { 'real/x.html': '<p>', 'y.html': '<p>' });
+    await symlink('real/x.html', join(site, 'inside.html'));
+    await symlink('/etc/hosts', join(site, 'outside.html'));
+    await symlink('nowhere', join(site, 'dangling.html'));
+    await symlink('..', join(site, 'real', 'round'));
+    const connection = await openFolder(site);
+    const { files, skipped } = await connection.list();
+    expect(files.map(({ path }) => path)).toEqual(['inside.html', 'real/x.html', 'y.html']);
+    expect(skipped.map(({ path }) => path).sort()).toEqual(['dangling.html', 'outside.html', 'real/round']);
+    expect(await codeOf(connection.read('outside.html'))).toBe('FILE_MISSING');
+    expect(await codeOf(connection.write('outside.html', new Uint8Array()))).toBe('PATH_OUTSIDE');
+  });
+
+  it('is written whole files at a time, and never outside itself', async () => {
+    const site = join(folder, 'written');
+    await mkdir(site);
+    const connection = await openFolder(site);
+    await connection.write('new/deep/a.html', Buffer.from('one'));
+    await connection.write('new/deep/a.html', Buffer.from('two'));
+    expect(await snapshot(site)).toEqual({ 'new/deep/a.html': 'two' });
+    expect(await readdir(join(site, 'new/deep'))).toEqual(['a.html']);
+    await connection.remove('new/deep/a.html');
+    await connection.remove('new/deep/a.html');
+    expect(await snapshot(site)).toEqual({});
+    for (const path of ['../out.html', '..', '', 'x/../../out.html']) {
+      expect(await codeOf(connection.write(path, new Uint8Array()))).toBe('PATH_OUTSIDE');
+    }
+    expect(await codeOf(openFolder(join(folder, 'no such folder')))).toBe('FOLDER_MISSING');
+  });
+});
+
+describe('a ZIP', () => {
+  it('reads as the folder it was made of', async () => {
+    const { '.git/config.html': _left, ...packed } = FILES;
+    const zip = await openZip(await file('site.zip', await zipOf(packed)));
+    const same = await openFolder(join(folder, 'site'));
+    const order = (rows: unknown[]) => rows.map((row) => JSON.stringify(row)).sort();
+    expect(order(await rowsOf(zip))).toEqual(order(await rowsOf(same)));
+    expect(await codeOf(zip.read('none.html'))).toBe('FILE_MISSING');
+    await zip.close();
+    expect(await isZipFile(join(folder, 'site.zip'))).toBe(true);
+    expect(await isZipFile(join(folder, 'none.zip'))).toBe(false);
+  });
+
+  it('is unpacked with progress', async () => {
+    const target = join(folder, 'unpacked');
+    const seen: string[] = [];
+    await unpackZip(
+      await file('two.zip', await zipOf({ 'a.html': 'A', 'b/c.html': 'C' })),
+      target,
+      (done, total) => seen.push(`${done}/${total}`),
+    );
+    expect(await snapshot(target)).toEqual({ 'a.html': 'A', 'b/c.html': 'C' });
+    expect(seen).toEqual(['1/2', '2/2']);
+  });
+
+  it.each([
+    ['that is cut short', 'ZIP_BROKEN', (zip: Buffer) => zip.subarray(0, zip.length - 30)],
+    ['that is no ZIP', 'ZIP_BROKEN', () => Buffer.from('hello')],
+    ['that is empty', 'ZIP_BROKEN', () => Buffer.alloc(0)],
+    ['whose entry leads out of it', 'ZIP_PATH', (zip: Buffer) => renamed(zip, '../evil.html')],
+    ['whose entry is absolute', 'ZIP_PATH', (zip: Buffer) => renamed(zip, '/a/evil.html')],
+  ])('%s is refused, and nothing is unpacked', async (_name, code, spoil) => {
+    const good = await zipOf({ 'aa/evil.html': 'x'.repeat(100) });
+    const place = await file('bad.zip', spoil(good));
+    const target = join(folder, 'never');
+    await mkdir(target, { recursive: true });
+    expect(await codeOf(unpackZip(place, target))).toBe(code);
+    expect(await readdir(target)).toEqual([]);
+    expect(await codeOf(readFile(join(folder, 'evil.html')))).toBe('UNEXPECTED');
+  });
+
+  it('that unpacks to a thousand times its size is refused', async () => {
+    const place = await file('bomb.zip', await zipOf({ 'a.html': '0'.repeat(30_000_000) }));
+    expect(await codeOf(openZip(place))).toBe('ZIP_TOO_LARGE');
+  });
+});
+
+/** The ZIP of one entry `aa/evil.html` under another name of the same length. */
+function renamed(zip: Buffer, name: string): Buffer {
+  return Buffer.from(zip.toString('latin1').replaceAll('aa/evil.html', name), 'latin1');
+}
