@@ -30,7 +30,7 @@ function widths(stem: string, scene: string, taken: string, list: readonly numbe
   );
 }
 
-export const PICTURES: readonly Picture[] = [
+const PICTURES: readonly Picture[] = [
   { path: 'img/sample_600x400.png', scene: sample(600, 400), width: 600, height: 400, isDrawn: true },
   { path: 'img/sample_300x300.png', scene: sample(300, 300), width: 300, height: 300, isDrawn: true },
   { path: 'img/logo.png', scene: logo(), width: 120, height: 120, isDrawn: true },

@@ -1,0 +1,73 @@
+import { describe, expect, it } from 'vitest';
+import { agoText, bytesText, count, dateText, pixelsText, placeText, titleText } from './format';
+import { kindText, slotText } from './placement-text';
+
+describe('numbers and dates', () => {
+  it.each([
+    [count(1, 'place'), '1 place'],
+    [count(1234, 'place'), '1,234 places'],
+    [count(2, 'entry', 'entries'), '2 entries'],
+    [bytesText(699), '699 B'],
+    [bytesText(38_400), '38 kB'],
+    [bytesText(4_120_000), '4.1 MB'],
+    [pixelsText(4032, 3024), '4,032 × 3,024'],
+    [pixelsText(null, 3024), 'size unknown'],
+    [dateText(new Date(2026, 10, 25, 9, 5)), '25 November 2026, 09:05'],
+    [agoText(new Date(2026, 10, 25, 9, 5), new Date(2026, 10, 25, 9, 8)), '3 minutes ago'],
+  ])('%s', (text, expected) => {
+    expect(text).toBe(expected);
+  });
+});
+
+describe('where a page stands', () => {
+  it.each([
+    ['index.html', 'Home'],
+    ['lessons/violin.html', 'Lessons / Violin'],
+    ['lessons/index.html', 'Lessons'],
+    ['news/2014-open-day.html', 'News / 2014 open day'],
+    ['about.html', 'About'],
+  ])('%s is %s', (path, text) => {
+    expect(placeText(path)).toBe(text);
+  });
+
+  it.each([
+    ['Winter term · A School', 'Winter term'],
+    ['Winter term – A School', 'Winter term'],
+    ['A School', 'A School'],
+    ['Winter term', 'Winter term'],
+  ])('its title %s is shown as %s', (title, text) => {
+    expect(titleText(title, 'A School')).toBe(text);
+  });
+});
+
+describe('how a place is written', () => {
+  const none = {
+    widthPx: null,
+    heightPx: null,
+    sizes: null,
+    descriptor: '',
+    type: null,
+    media: null,
+    loading: null,
+    classes: '',
+    writtenIn: 'src',
+  };
+  it.each([
+    [{ widthPx: 300, heightPx: 200 }, '300 × 200'],
+    [{ widthPx: 300 }, '300 wide'],
+    [{ heightPx: 200 }, '200 high'],
+    [{ descriptor: '480w' }, 'for 480 px'],
+    [{ descriptor: '2x' }, 'for 2x'],
+    [{}, ''],
+  ])('%j: %s', (declared, text) => {
+    expect(slotText({ ...none, ...declared })).toBe(text);
+  });
+
+  it('tells a page’s own style from a style sheet', () => {
+    expect([kindText('css', false), kindText('css', true), kindText('link', false)]).toEqual([
+      'from a style',
+      'from a style sheet',
+      'opened by a click',
+    ]);
+  });
+});
