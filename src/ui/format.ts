@@ -30,15 +30,11 @@ export function agoText(date: Date, now: Date): string {
 
 /** Lessons / Violin for `lessons/violin.html`: where a page stands, for people. */
 export function placeText(path: string): string {
-  const parts = path
-    .replace(/\.[a-z]+$/i, '')
-    .split('/')
-    .filter((part, i, all) => part !== 'index' || i < all.length - 1);
-  const words = parts
-    .map((part) => part.replace(/[-_]+/g, ' '))
-    .map((part) => part.charAt(0).toUpperCase() + part.slice(1));
-  if (words.at(-1) === 'Index') words.splice(-1, 1, ...(words.length === 1 ? ['Home'] : []));
-  return words.join(' / ');
+  const parts = path.replace(/\.[a-z]+$/i, '').split('/');
+  if (parts.at(-1) === 'index') parts.pop();
+  if (parts.length === 0) return 'Home';
+  const words = parts.map((part) => part.replace(/[-_]+/g, ' '));
+  return words.map((word) => word.charAt(0).toUpperCase() + word.slice(1)).join(' / ');
 }
 
 /** A page's title without the site's name that stands behind it on every page. */

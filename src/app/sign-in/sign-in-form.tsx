@@ -1,8 +1,9 @@
 'use client';
 
-import { useActionState } from 'react';
+import { startTransition, useActionState } from 'react';
 import { Button } from '@/ui/button';
 import { Field } from '@/ui/field';
+import { keepingSubmit } from '@/ui/keeping-submit';
 import { ProblemText } from '@/ui/problem-text';
 import { signIn } from './actions';
 
@@ -22,7 +23,10 @@ export function SignInForm({ offered, password }: SignInFormProps) {
   const [problem, submit, isPending] = useActionState(signIn, null);
   return (
     <>
-      <form action={submit} className="mt-6 grid gap-4">
+      <form
+        onSubmit={keepingSubmit((form) => startTransition(() => submit(form)))}
+        className="mt-6 grid gap-4"
+      >
         <Field label="Mail address" name="email" type="email" autoComplete="username" required />
         <Field label="Password" name="password" type="password" autoComplete="current-password" required />
         {problem ? <ProblemText problem={problem} /> : null}

@@ -1,15 +1,16 @@
 'use client';
 
-import { useActionState } from 'react';
+import { startTransition, useActionState } from 'react';
 import { Button } from '@/ui/button';
 import { Field } from '@/ui/field';
+import { keepingSubmit } from '@/ui/keeping-submit';
 import { ProblemText } from '@/ui/problem-text';
 import { connect } from './actions';
 
 export function ConnectForm() {
   const [problem, submit, isPending] = useActionState(connect, null);
   return (
-    <form action={submit} className="mt-6 grid gap-4">
+    <form onSubmit={keepingSubmit((form) => startTransition(() => submit(form)))} className="mt-6 grid gap-4">
       <Field label="Name of the site" name="name" required maxLength={120} />
       <Field
         label="Folder of its files on this machine"

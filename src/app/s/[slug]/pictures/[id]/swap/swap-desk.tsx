@@ -7,6 +7,7 @@ import type { Problem } from '@/core/problem';
 import type { PixelSize } from '@/core/swap/slot';
 import { Button } from '@/ui/button';
 import { count, pixelsText } from '@/ui/format';
+import { keepingSubmit } from '@/ui/keeping-submit';
 import { ProblemText } from '@/ui/problem-text';
 import { putIntoEdition } from './actions';
 import { Candidates, type CandidateRow } from './candidates';
@@ -111,7 +112,7 @@ export function SwapDesk({ slug, siteId, file, places, candidates, editionText }
           ))}
         </ul>
       </div>
-      <form action={submit} className="space-y-4 px-[18px] py-3">
+      <form onSubmit={keepingSubmit(submit)} className="space-y-4 px-[18px] py-3">
         <Candidates
           slug={slug}
           siteId={siteId}
