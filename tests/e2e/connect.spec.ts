@@ -1,7 +1,7 @@
 import { expect, test } from '@playwright/test';
 import { buffer } from 'node:stream/consumers';
 import { ZipFile } from 'yazl';
-import { signInAs } from './sign-in';
+import { SCHOOL, signInAs } from './sign-in';
 
 async function zipOf(files: Readonly<Record<string, string>>): Promise<Buffer> {
   const zip = new ZipFile();
@@ -49,22 +49,19 @@ test('a site is connected by ZIP after two that can’t be used, and nothing typ
 });
 
 test('who is not signed in sees nothing, and a viewer changes nothing', async ({ page, request }) => {
-  await page.goto('/s/ferndrake-community-music-school/pictures');
+  await page.goto(`${SCHOOL}/pictures`);
   await expect(page).toHaveURL(/sign-in/);
-  expect((await request.get('/s/ferndrake-community-music-school/status')).status()).toBe(401);
-  expect((await request.get(`/s/ferndrake-community-music-school/image/${'0'.repeat(64)}`)).status()).toBe(
-    401,
-  );
+  expect((await request.get(`${SCHOOL}/status`)).status()).toBe(401);
+  expect((await request.get(`${SCHOOL}/image/${'0'.repeat(64)}`)).status()).toBe(401);
   await page.getByLabel('Mail address').fill('pell@ferndrake.example');
   await page.getByLabel('Password').fill('not this');
   await page.getByRole('button', { name: 'Sign in', exact: true }).click();
   await expect(page.getByRole('alert').filter({ hasText: 'You are not signed in' })).toBeVisible();
-  await page.goto('/sign-in');
-  await page.getByRole('button', { name: /Pell Arden/ }).click();
-  await page.goto('/s/ferndrake-community-music-school/surveys');
+  await signInAs(page, 'Pell Arden');
+  await page.goto(`${SCHOOL}/surveys`);
   await page.getByRole('button', { name: 'Survey now' }).click();
   await expect(page.getByRole('alert').filter({ hasText: 'You may not start a survey' })).toBeVisible();
-  await page.goto('/s/ferndrake-community-music-school/pictures/1/swap');
+  await page.goto(`${SCHOOL}/pictures/1/swap`);
   await expect(page.getByText('You may look, and not swap')).toBeVisible();
   await page.getByRole('button', { name: /Pell Arden, viewer/ }).click();
   await page.getByRole('menuitem', { name: 'Sign out' }).click();
