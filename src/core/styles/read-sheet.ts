@@ -57,31 +57,70 @@ export function readStyleAttribute(value: string): readonly StyleReference[] {
 
 function read(text: string, context: 'stylesheet' | 'declarationList'): StyleReading {
   if (!WORTH_READING.test(text)) return NOTHING;
-  const references: StyleReference[] = [];
-  const imports: StyleImport[] = [];
-  const parents: string[][] = [];
-  const counts = new Map<string, number>();
-  const tree = parse(text, { context, positions: true, parseCustomProperty: false });
+  const reader: Reader = { text, references: [], imports: [], counts: new Map() };
+  const options = { positions: true, parseCustomProperty: false };
+  collect(reader, parse(text, { ...options, context }), undefined);
+  return reader;
+}
+
+interface Reader {
+  readonly text: string;
+  readonly references: StyleReference[];
+  readonly imports: StyleImport[];
+  /** How many references each rule and property has had. */
+  readonly counts: Map<string, number>;
+}
+
+/** Reads a tree; `outer` are the selectors of the rule around it. */
+function collect(reader: Reader, tree: CssNode, outer: readonly string[] | undefined): void {
+  const parents: (readonly string[] | undefined)[] = [outer];
   walk(tree, {
-    enter(node: CssNode) {
+    enter(this: WalkContext, node: CssNode) {
       if (node.type === 'Rule') parents.push(selectorsOf(node, parents.at(-1)));
       else if (node.type === 'Atrule' && node.name.toLowerCase() === 'import')
-        imports.push(...importOf(node));
-      else if (node.type === 'Declaration') {
-        const selectors = parents.at(-1) ?? [];
-        for (const found of picturesOf(node, text)) {
-          const rule = `${selectors.join(',')}|${found.property}`;
-          const nth = (counts.get(rule) ?? 0) + 1;
-          counts.set(rule, nth);
-          references.push({ ...found, selectors, rule: `${rule}|${nth}` });
-        }
-      }
+        reader.imports.push(...importOf(node));
+      else if (isUnparsedRule(node, this, reader.text)) collectNested(reader, node, parents.at(-1));
+      else if (node.type === 'Declaration') addPictures(reader, node, parents.at(-1) ?? []);
     },
     leave(node: CssNode) {
       if (node.type === 'Rule') parents.pop();
     },
   });
-  return { references, imports };
+}
+
+/** css-tree reads a nested rule only where it begins with `&`; others it leaves as raw text or a broken declaration. */
+function isUnparsedRule(
+  node: CssNode,
+  { block, declaration, atrulePrelude }: WalkContext,
+  text: string,
+): boolean {
+  const isCandidate = node.type === 'Raw' ? !declaration : node.type === 'Declaration';
+  if (!isCandidate || !block || atrulePrelude || !node.loc) return false;
+  return text.slice(node.loc.start.offset, node.loc.end.offset).includes('{');
+}
+
+function collectNested(reader: Reader, { loc }: CssNode, outer: readonly string[] | undefined): void {
+  if (!loc) return;
+  const { offset, line, column } = loc.start;
+  const nested = reader.text.slice(offset, loc.end.offset);
+  const options = {
+    context: 'stylesheet',
+    positions: true,
+    parseCustomProperty: false,
+    offset,
+    line,
+    column,
+  };
+  collect(reader, parse(nested, options), outer);
+}
+
+function addPictures(reader: Reader, node: Declaration, selectors: readonly string[]): void {
+  for (const found of picturesOf(node, reader.text)) {
+    const rule = `${selectors.join(',')}|${found.property}`;
+    const nth = (reader.counts.get(rule) ?? 0) + 1;
+    reader.counts.set(rule, nth);
+    reader.references.push({ ...found, selectors, rule: `${rule}|${nth}` });
+  }
 }
 
 function selectorsOf(rule: Rule, outer: readonly string[] | undefined): string[] {

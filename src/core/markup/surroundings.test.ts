@@ -1,0 +1,139 @@
+import { describe, expect, it } from 'vitest';
+import { captionElement, readCaption } from './caption';
+import { elementPath } from './element-path';
+import { groupAround } from './group-around';
+import { collapse, textBeside, textOf } from './node-text';
+import { headingsOver, readTree, type PageTree } from './page-tree';
+import type { Element } from './attribute-value';
+
+const tree = (text: string) => readTree({ text, encoding: 'utf-8' });
+
+/** The n-th element of a tag name, with its place among the elements. */
+function nth(page: PageTree, tag: string, n = 0): { element: Element; at: number } {
+  const all = page.elements
+    .map((element, at) => ({ element, at }))
+    .filter(({ element }) => element.tagName === tag);
+  const found = all[n];
+  if (!found) throw new Error(`there is no ${tag} ${n}`);
+  return found;
+}
+
+describe('text', () => {
+  it('inside an element: white space collapsed, scripts and templates silent', () => {
+    const page = tree('<div> a\n\u00a0 b<br>c <script>x</script><style>y</style><b>d</b><img alt="e"></div>');
+    const { element } = nth(page, 'div');
+    expect(textOf(element)).toBe('a b c d');
+    expect(textOf(element, { pictures: true })).toBe('a b c d e');
+    expect(textOf(element, { without: nth(page, 'b').element })).toBe('a b c');
+    expect(textOf(element, { limit: 3 })).toBe('a b');
+    expect(collapse(' \n a \u00a0 b ')).toBe('a b');
+  });
+
+  it('beside an element, outwards through its ancestors, cut at a word', () => {
+    const page = tree(
+      '<p>Far before it</p><div>near before <span><img></span> near after</div><p>far after it</p>',
+    );
+    const { element } = nth(page, 'img');
+    expect(textBeside(element, -1)).toBe('Far before it near before');
+    expect(textBeside(element, 1)).toBe('near after far after it');
+    expect(textBeside(element, 1, 12)).toBe('near after …');
+    expect(textBeside(element, -1, 12)).toBe('… near before');
+  });
+});
+
+describe('headingsOver', () => {
+  it.each([
+    ['<h1>A</h1><h2>B</h2><img>', ['A', 'B']],
+    ['<h1>A</h1><h2>B</h2><h2>C</h2><h3>D</h3><img>', ['A', 'C', 'D']],
+    ['<h1>A</h1><h3>B</h3><h2>C</h2><img>', ['A', 'C']],
+    ['<img><h1>A</h1>', []],
+    ['<h2>B</h2><h1>A</h1><img>', ['A']],
+    ['<h1><img alt=""></h1>', []],
+    ['<h1>A <img alt="picture"></h1><img>', ['A picture']],
+  ])('%s', (text, expected) => {
+    const page = tree(text);
+    const last = page.elements.length - 1;
+    expect(headingsOver(page, page.elements[last]?.tagName === 'img' ? last : nth(page, 'img').at)).toEqual(
+      expected,
+    );
+  });
+});
+
+describe('elementPath', () => {
+  it.each([
+    ['<div><p>x</p><p><img></p></div>', 'html:1>body:1>div:1>p:2>img:1'],
+    ['<div id=k><p><img></p></div>', '#k>p:1>img:1'],
+    ['<div id=k><p><img id=own></p></div>', '#k>p:1>img:1'],
+    [`<ul>${'<li>x</li>'.repeat(60)}<li><img></ul>`, 'html:1>body:1>ul:1>li:61>img:1'],
+  ])('%s', (text, expected) => {
+    expect(elementPath(nth(tree(text), 'img').element)).toBe(expected);
+  });
+
+  it('does not change when something is added elsewhere', () => {
+    const before = '<main><p>a</p><figure><img></figure></main>';
+    const after = '<header>new</header><main><p>a</p><p>b</p><figure><img></figure></main><p>c</p>';
+    expect(elementPath(nth(tree(after), 'img').element)).toBe(elementPath(nth(tree(before), 'img').element));
+  });
+});
+
+describe('groupAround', () => {
+  it.each([
+    ['a list', '<ul><li><img></li><li><a><img></a></li><li>no picture</li></ul>', { index: 1, size: 2 }],
+    ['table cells', '<table><tr><td><img><td><img><td><img></table>', { index: 1, size: 3 }],
+    ['siblings', '<p><img><img></p>', { index: 1, size: 2 }],
+    ['figures', '<div><figure><img></figure><figure><img></figure></div>', { index: 1, size: 2 }],
+  ])('%s', (_name, text, expected) => {
+    expect(groupAround(nth(tree(text), 'img').element)).toMatchObject(expected);
+  });
+
+  it('is nothing for a picture alone', () => {
+    expect(groupAround(nth(tree('<div><p><img></p><p>text</p></div>'), 'img').element)).toBeNull();
+  });
+});
+
+describe('captions', () => {
+  const captionOf = (text: string) => {
+    const page = tree(text);
+    const { element, at } = nth(page, 'img');
+    const caption = captionElement(element, page.surroundings[at]?.figure ?? null);
+    if (!caption) return null;
+    const { text: words, span } = readCaption(page, caption);
+    return { words, inside: span ? text.slice(span.start, span.end) : null };
+  };
+
+  it.each([
+    [
+      'a figcaption',
+      '<figure><img><figcaption>A <em>b</em></figcaption></figure>',
+      { words: 'A b', inside: 'A <em>b</em>' },
+    ],
+    [
+      'a figcaption before the picture',
+      '<figure><figcaption>A</figcaption><a><img></a></figure>',
+      { words: 'A', inside: 'A' },
+    ],
+    [
+      'one that holds a link is read and not replaced',
+      '<figure><img><figcaption><a href=x>A</a></figcaption></figure>',
+      { words: 'A', inside: null },
+    ],
+    [
+      'one that is never closed is read and not replaced',
+      '<figure><img><figcaption>A</figure>',
+      { words: 'A', inside: null },
+    ],
+    [
+      'a class that says so',
+      '<div><img><span class="img-caption">A</span></div>',
+      { words: 'A', inside: 'A' },
+    ],
+    [
+      'after a byte order mark',
+      '\ufeff<figure><img><figcaption>A</figcaption></figure>',
+      { words: 'A', inside: 'A' },
+    ],
+    ['none', '<div><img><span>A</span></div>', null],
+  ])('%s', (_name, text, expected) => {
+    expect(captionOf(text)).toEqual(expected);
+  });
+});
