@@ -3,6 +3,8 @@ import { defineConfig } from 'vitest/config';
 
 const alias = {
   '@': fileURLToPath(new URL('./src', import.meta.url)),
+  // In the application this package keeps modules out of browsers; here there is no browser to keep them from.
+  'server-only': fileURLToPath(new URL('./node_modules/server-only/empty.js', import.meta.url)),
   '@demo': fileURLToPath(new URL('./demo', import.meta.url)),
 };
 

@@ -3,7 +3,7 @@ import { expect, test, type Page } from '@playwright/test';
 import { readdir, readFile } from 'node:fs/promises';
 import { join } from 'node:path';
 import sharp from 'sharp';
-import { signInAs } from './sign-in';
+import { SCHOOL, signInAs } from './sign-in';
 
 const SITE = join(process.env['IBIDEM_VAR'] ?? 'var', 'demo-site');
 const HOST = `http://127.0.0.1:${process.env['IBIDEM_DEMO_HOST_PORT']}`;
@@ -121,6 +121,33 @@ test('a leftover picture is swapped in all its places, goes live, is proven and 
   expect([image.width, image.height]).toEqual([600, 400]);
   await expect(page.getByText(/survey 2, /)).toBeVisible();
 
+  await page
+    .getByRole('navigation', { name: 'Index' })
+    .getByRole('link', { name: /^Surveys/ })
+    .click();
+  await expect(page.getByText('after edition 1')).toBeVisible();
+  await expectAccessible(page);
+  await page
+    .getByRole('navigation', { name: 'Index' })
+    .getByRole('link', { name: /^Editions/ })
+    .click();
+  await expect(page.getByText('1 change on 5 pages, begun by Maud Kestle')).toBeVisible();
+  await expectAccessible(page);
+  await page.setViewportSize({ width: 390, height: 800 });
+  await page
+    .getByRole('navigation', { name: 'Index' })
+    .getByRole('link', { name: /^Pictures/ })
+    .click();
+  await expect(
+    page.getByRole('link', { name: 'The old fire station with its three doors' }).first(),
+  ).toBeVisible();
+  expect(
+    await page.evaluate(() => document.documentElement.scrollWidth),
+    'nothing sticks out on a phone',
+  ).toBeLessThanOrEqual(390);
+  await look(page, 'phone');
+  await page.setViewportSize({ width: 1280, height: 800 });
+  await page.goto(`${SCHOOL}/editions/1`);
   await page.getByRole('button', { name: 'Withdraw' }).click();
   await page.getByRole('button', { name: 'Withdraw now' }).click();
   await expect(page.getByText('Withdrawn: the site is as it was before.')).toBeVisible();

@@ -8,8 +8,8 @@ export async function listEditions(siteId: number) {
   return database()
     .orm.select({
       edition: editions,
-      changes: sql<number>`(select count(*)::int from changes where edition_id = ${editions.id})`,
-      pages: sql<number>`(select count(distinct page_path)::int from edits join changes on changes.id = change_id where edition_id = ${editions.id})`,
+      changes: sql<number>`(select count(*)::int from changes where edition_id = "editions"."id")`,
+      pages: sql<number>`(select count(distinct page_path)::int from edits join changes on changes.id = change_id where edition_id = "editions"."id")`,
     })
     .from(editions)
     .where(eq(editions.siteId, siteId))

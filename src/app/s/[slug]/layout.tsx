@@ -20,7 +20,7 @@ export default async function SiteLayout({
         Skip to the sheet
       </a>
       <RunningHead site={site} survey={frame.survey} draft={frame.draft} actor={actor} />
-      <div className="flex">
+      <div className="flex max-sm:flex-col">
         <SiteIndex slug={site.slug} counts={frame.counts} sections={frame.sections} />
         <div id="sheet" className="min-w-0 flex-1">
           {children}

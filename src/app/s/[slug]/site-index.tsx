@@ -25,9 +25,9 @@ export function SiteIndex({ slug, counts, sections }: SiteIndexProps) {
   return (
     <nav
       aria-label="Index"
-      className="sticky top-[46px] h-[calc(100vh-46px)] w-[212px] shrink-0 overflow-y-auto border-r border-line py-3.5 max-lg:w-40 max-sm:hidden"
+      className="sticky top-[46px] h-[calc(100vh-46px)] w-[212px] shrink-0 overflow-y-auto border-r border-line py-3.5 max-lg:w-40 max-sm:static max-sm:h-auto max-sm:w-full max-sm:border-r-0 max-sm:border-b max-sm:py-0"
     >
-      <ul>
+      <ul className="max-sm:flex max-sm:overflow-x-auto">
         {parts.map(([part, name, number]) => {
           const isHere = path.startsWith(`${root}/${part}`);
           return (
@@ -35,7 +35,7 @@ export function SiteIndex({ slug, counts, sections }: SiteIndexProps) {
               <Link
                 href={`${root}/${part}`}
                 aria-current={isHere && chosen === null ? 'page' : undefined}
-                className={`flex justify-between border-l-[3px] py-1 pr-4 pl-[18px] ${isHere ? 'border-green bg-sheet font-semibold' : 'border-transparent'}`}
+                className={`flex justify-between gap-2 border-l-[3px] py-1 pr-4 pl-[18px] max-sm:border-l-0 max-sm:px-3 max-sm:py-2 ${isHere ? 'border-green bg-sheet font-semibold' : 'border-transparent'}`}
               >
                 {name}
                 {number === null ? null : (
@@ -46,8 +46,8 @@ export function SiteIndex({ slug, counts, sections }: SiteIndexProps) {
           );
         })}
       </ul>
-      <h2 className="mt-5 mb-1 px-[18px] text-sm font-semibold text-ink-2">Sections</h2>
-      <ul>
+      <h2 className="max-sm:hidden mt-5 mb-1 px-[18px] text-sm font-semibold text-ink-2">Sections</h2>
+      <ul className="max-sm:hidden">
         {sections.map(({ section, pages }) => (
           <li key={section}>
             <Link

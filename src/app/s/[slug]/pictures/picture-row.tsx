@@ -33,7 +33,7 @@ export function PictureRow({ slug, row, placements }: PictureRowProps) {
         <div
           className={`border-b border-l-[3px] border-b-line-2 ${isOpen ? 'border-l-green bg-tint' : 'border-l-transparent bg-sheet'}`}
         >
-          <div className="grid grid-cols-[112px_minmax(0,1fr)_110px_80px] gap-4 py-3 pr-5 pl-[17px]">
+          <div className="grid grid-cols-[112px_minmax(0,1fr)_110px_80px] gap-4 py-3 pr-5 pl-[17px] max-sm:grid-cols-[112px_minmax(0,1fr)_48px] max-sm:gap-3 max-sm:pr-3">
             <Link href={record} tabIndex={-1} aria-hidden>
               <Mat src={src} alt="" width={112} height={76} />
             </Link>
@@ -51,7 +51,7 @@ export function PictureRow({ slug, row, placements }: PictureRowProps) {
                 {row.places > 0 ? `${pages}${more}` : 'on no page'}
               </p>
             </div>
-            <div>
+            <div className="max-sm:hidden">
               <p>{pixelsText(row.width_px, row.height_px)}</p>
               <p className="text-sm text-ink-2">
                 {row.size_bytes === null ? '' : bytesText(Number(row.size_bytes))}
@@ -89,7 +89,7 @@ export function PictureRow({ slug, row, placements }: PictureRowProps) {
             </p>
           </Collapsible.Content>
         </div>
-        <div className="space-y-2 py-3 pr-4 max-lg:px-5">
+        <div className="space-y-2 py-3 pr-4 empty:hidden max-lg:px-5">
           <PictureNotes slug={slug} row={row} />
         </div>
       </li>

@@ -84,7 +84,7 @@ export default async function PageRecord({ params }: { params: Promise<{ slug: s
                   ) : null}
                 </div>
               </div>
-              <div className="py-3 pr-4 max-lg:px-5">
+              <div className="py-3 pr-4 empty:hidden max-lg:px-5">
                 <PlaceNotes placement={placement} isMissing={placement.filePath !== null && !file?.sha256} />
               </div>
             </li>

@@ -1,0 +1,190 @@
+import { join } from 'node:path';
+import { eq } from 'drizzle-orm';
+import { beforeAll, describe, expect, it } from 'vitest';
+import { editionByNumber, listEditions } from '@/app/_data/editions';
+import { listPages, pageById } from '@/app/_data/pages';
+import { listPictures, pictureById, recentIntake, type PictureQuery } from '@/app/_data/pictures';
+import { hrefWith, listQuery } from '@/app/_data/query';
+import { sites } from '@/server/db/schema/sites';
+import { connectSite } from '@/server/work/connect-site';
+import { gatherSwap } from '@/server/work/gather-swap';
+import { receiveIntake } from '@/server/work/receive-intake';
+import { runJobs } from '../fixtures/run-jobs';
+import { MAINTAINER, useDatabase } from '../fixtures/test-database';
+import { flatPicture, writeFiles } from '../fixtures/write-site';
+
+const held = useDatabase();
+let siteId: number;
+
+const ALL: PictureQuery = { filter: 'all', order: 'places', query: '', section: null, sheet: 1 };
+
+beforeAll(async () => {
+  const folder = join(held.folder, 'site');
+  const many: Record<string, string> = {};
+  for (let n = 0; n < 60; n++)
+    many[`many/p${String(n).padStart(2, '0')}.html`] =
+      `<title>Page ${n}</title><img src=/img/a.png alt="A boat">`;
+  await writeFiles(folder, {
+    ...many,
+    'index.html':
+      '<title>Home 100% _x</title><img src="img/a.png" alt="A boat"><img src="img/b.png"><img src="img/none.png" alt="x">',
+    'club/x.html':
+      '<title>Club</title><figure><img src="/img/b.png" alt=""><figcaption>Harbour at night</figcaption></figure>',
+    'img/a.png': await flatPicture(20, 10, 'png'),
+    'img/b.png': await flatPicture(400, 300, 'png'),
+    'img/unused.png': await flatPicture(30, 30, 'png'),
+  });
+  const slug = await connectSite(held.db, MAINTAINER, {
+    name: 'Lists',
+    liveUrl: null,
+    hosts: [],
+    from: { kind: 'folder', path: folder },
+  });
+  await runJobs(held.db);
+  const [site] = await held.db.orm.select().from(sites).where(eq(sites.slug, slug));
+  siteId = site?.id ?? 0;
+});
+
+describe('pictures', () => {
+  const names = async (asked: Partial<PictureQuery>) => {
+    const { rows } = await listPictures(siteId, { ...ALL, ...asked });
+    return rows.map(({ path }) => path.replace('img/', ''));
+  };
+
+  it.each([
+    ['by places', {}, ['a.png', 'b.png', 'none.png', 'unused.png']],
+    ['by name', { order: 'name' }, ['a.png', 'b.png', 'none.png', 'unused.png']],
+    ['by weight', { order: 'weight' }, ['b.png', 'unused.png', 'a.png', 'none.png']],
+    ['on pages', { filter: 'used' }, ['a.png', 'b.png', 'none.png']],
+    ['on no page', { filter: 'unused' }, ['unused.png']],
+    ['missing', { filter: 'missing' }, ['none.png']],
+    ['without alt text', { filter: 'undescribed' }, ['b.png']],
+    ['by a word of their alt text', { query: 'boat' }, ['a.png']],
+    ['by a word of their caption', { query: 'NIGHT' }, ['b.png']],
+    ['by their page', { query: 'club/' }, ['b.png']],
+    ['by their name', { query: 'unus' }, ['unused.png']],
+    ['by a section', { section: 'club' }, ['b.png']],
+    ['by the top of the site', { section: '' }, ['a.png', 'b.png', 'none.png']],
+    ['by what is not there', { query: 'nothing' }, []],
+    ['a wildcard is a character', { query: '%' }, []],
+    ['beyond the last sheet', { sheet: 9 }, []],
+  ] as [string, Partial<PictureQuery>, string[]][])('%s', async (_name, asked, expected) => {
+    const found = await names(asked);
+    expect(asked.order === undefined && asked.filter !== 'undescribed' ? found.sort() : found).toEqual(
+      expected,
+    );
+  });
+
+  it('come with counts, and with at most a dozen of their places', async () => {
+    const { counts, contexts, rows, sheets } = await listPictures(siteId, ALL);
+    expect(counts).toEqual({ all: 4, used: 3, unused: 1, missing: 1, undescribed: 1 });
+    expect(rows[0]).toMatchObject({ path: 'img/a.png', places: 61, words: 'A boat', width_px: 20 });
+    expect(contexts.get('img/a.png')).toHaveLength(12);
+    expect(contexts.get('img/b.png')?.map(({ pagePath }) => pagePath)).toEqual(['club/x.html', 'index.html']);
+    expect(sheets).toBe(1);
+  });
+
+  it('open with all their places', async () => {
+    const { rows } = await listPictures(siteId, ALL);
+    const found = await pictureById(siteId, rows[0]?.id ?? 0);
+    expect(found?.placements).toHaveLength(61);
+    expect(await pictureById(siteId + 1, rows[0]?.id ?? 0)).toBeNull();
+  });
+});
+
+describe('pages', () => {
+  it('come in sheets of forty, by section and path', async () => {
+    const first = await listPages(siteId, { section: null, query: '', sheet: 1 });
+    expect([first.total, first.sheets, first.rows.length, first.rows[0]?.path]).toEqual([
+      62,
+      2,
+      40,
+      'index.html',
+    ]);
+    const second = await listPages(siteId, { section: null, query: '', sheet: 2 });
+    expect([second.rows.length, second.rows.at(-1)?.path]).toEqual([22, 'many/p59.html']);
+  });
+
+  it.each([
+    ['a section', { section: 'club', query: '' }, ['club/x.html']],
+    ['a title', { section: null, query: 'page 59' }, ['many/p59.html']],
+    ['a title with signs that SQL knows', { section: null, query: '100% _x' }, ['index.html']],
+    ['a section and a word', { section: 'many', query: 'club' }, []],
+  ])('by %s', async (_name, asked, expected) => {
+    const { rows } = await listPages(siteId, { ...asked, sheet: 1 });
+    expect(rows.map(({ path }) => path)).toEqual(expected);
+  });
+
+  it('show the strip of their pictures in page order, and open with their places', async () => {
+    const { rows } = await listPages(siteId, { section: '', query: '', sheet: 1 });
+    expect(rows[0]?.pictures.map(({ path, sha256 }) => [path, sha256 !== null])).toEqual([
+      ['img/a.png', true],
+      ['img/b.png', true],
+      ['img/none.png', false],
+    ]);
+    const found = await pageById(siteId, rows[0]?.id ?? 0);
+    expect(found?.placements.map(({ ordinal, raw }) => [ordinal, raw])).toEqual([
+      [1, 'img/a.png'],
+      [2, 'img/b.png'],
+      [3, 'img/none.png'],
+    ]);
+    expect([...(found?.files.keys() ?? [])].sort()).toEqual(['img/a.png', 'img/b.png', 'img/none.png']);
+    expect(await pageById(siteId, 0)).toBeNull();
+  });
+});
+
+describe('editions', () => {
+  it('come with what they hold', async () => {
+    const { rows } = await listPictures(siteId, ALL);
+    const found = await pictureById(siteId, rows[0]?.id ?? 0);
+    const intakeId = await receiveIntake(held.db, MAINTAINER, {
+      siteId,
+      fileName: 'b_new.png',
+      bytes: await flatPicture(200, 100, 'png'),
+    });
+    expect((await recentIntake(siteId)).map(({ title }) => title)).toEqual(['B new']);
+    const placementIds = found?.placements.map(({ id }) => id) ?? [];
+    await gatherSwap(held.db, MAINTAINER, {
+      siteId,
+      fromPath: 'img/a.png',
+      intakeId,
+      placementIds,
+      alt: 'A ship',
+      caption: null,
+      focal: { x: 0, y: 1 },
+    });
+    await runJobs(held.db);
+    expect(await listEditions(siteId)).toMatchObject([
+      { edition: { number: 1, state: 'draft' }, changes: 1, pages: 61 },
+    ]);
+    const edition = await editionByNumber(siteId, 1);
+    expect(edition?.edits).toHaveLength(122);
+    expect(edition?.files.map(({ path }) => path)).toEqual(['img/b-new.png', 'img/b-new-20x10.png']);
+    expect(edition?.gathered[0]?.picture).toMatchObject({ focalX: 0, focalY: 1 });
+    expect(edition?.run).toBeNull();
+    expect(await editionByNumber(siteId, 2)).toBeNull();
+  });
+});
+
+describe('a list’s address', () => {
+  it('is read with care: what makes no sense counts as not given', async () => {
+    const read = async (params: Record<string, string | string[]>) => {
+      const { query, section, sheet } = await listQuery(Promise.resolve(params));
+      return { query, section, sheet };
+    };
+    expect(await read({})).toEqual({ query: '', section: null, sheet: 1 });
+    expect(await read({ q: ' boat ', section: '', sheet: '3' })).toEqual({
+      query: 'boat',
+      section: '',
+      sheet: 3,
+    });
+    expect(await read({ q: ['a', 'b'], sheet: '-1' })).toEqual({ query: 'a', section: null, sheet: 1 });
+    expect(await read({ sheet: 'x; drop table pages' })).toMatchObject({ sheet: 1 });
+  });
+
+  it('is written without what is not set', () => {
+    expect(hrefWith('/p', { q: '', section: null, sheet: 2 })).toBe('/p?sheet=2');
+    expect(hrefWith('/p', { q: 'a b&c' })).toBe('/p?q=a+b%26c');
+    expect(hrefWith('/p', {})).toBe('/p');
+  });
+});
