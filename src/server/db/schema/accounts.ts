@@ -1,7 +1,6 @@
 /** Sign-in: the tables that better-auth keeps, under its own names. */
-import { bigint, boolean, integer, pgTable, text, timestamp } from 'drizzle-orm/pg-core';
-
-const at = (name: string) => timestamp(name, { withTimezone: true });
+import { bigint, boolean, integer, pgTable, text } from 'drizzle-orm/pg-core';
+import { moment } from './columns';
 
 export const user = pgTable('user', {
   id: text('id').primaryKey(),
@@ -10,16 +9,16 @@ export const user = pgTable('user', {
   emailVerified: boolean('email_verified').notNull().default(false),
   image: text('image'),
   role: text('role').notNull().default('viewer'),
-  createdAt: at('created_at').notNull().defaultNow(),
-  updatedAt: at('updated_at').notNull().defaultNow(),
+  createdAt: moment('created_at').notNull().defaultNow(),
+  updatedAt: moment('updated_at').notNull().defaultNow(),
 });
 
 export const session = pgTable('session', {
   id: text('id').primaryKey(),
-  expiresAt: at('expires_at').notNull(),
+  expiresAt: moment('expires_at').notNull(),
   token: text('token').notNull().unique(),
-  createdAt: at('created_at').notNull().defaultNow(),
-  updatedAt: at('updated_at').notNull().defaultNow(),
+  createdAt: moment('created_at').notNull().defaultNow(),
+  updatedAt: moment('updated_at').notNull().defaultNow(),
   ipAddress: text('ip_address'),
   userAgent: text('user_agent'),
   userId: text('user_id')
@@ -37,21 +36,21 @@ export const account = pgTable('account', {
   accessToken: text('access_token'),
   refreshToken: text('refresh_token'),
   idToken: text('id_token'),
-  accessTokenExpiresAt: at('access_token_expires_at'),
-  refreshTokenExpiresAt: at('refresh_token_expires_at'),
+  accessTokenExpiresAt: moment('access_token_expires_at'),
+  refreshTokenExpiresAt: moment('refresh_token_expires_at'),
   scope: text('scope'),
   password: text('password'),
-  createdAt: at('created_at').notNull().defaultNow(),
-  updatedAt: at('updated_at').notNull().defaultNow(),
+  createdAt: moment('created_at').notNull().defaultNow(),
+  updatedAt: moment('updated_at').notNull().defaultNow(),
 });
 
 export const verification = pgTable('verification', {
   id: text('id').primaryKey(),
   identifier: text('identifier').notNull(),
   value: text('value').notNull(),
-  expiresAt: at('expires_at').notNull(),
-  createdAt: at('created_at').notNull().defaultNow(),
-  updatedAt: at('updated_at').notNull().defaultNow(),
+  expiresAt: moment('expires_at').notNull(),
+  createdAt: moment('created_at').notNull().defaultNow(),
+  updatedAt: moment('updated_at').notNull().defaultNow(),
 });
 
 export const rateLimit = pgTable('rate_limit', {

@@ -10,23 +10,17 @@ import {
   pgTable,
   serial,
   text,
-  timestamp,
   uniqueIndex,
 } from 'drizzle-orm/pg-core';
 import type { PlacementKind } from '@/core/markup/kinds/kind';
 import type { DeclaredSlot, LinkAround, PlacementContext, WordAnchors } from '@/core/markup/placement';
-import { sites } from './sites';
-
-const siteId = () =>
-  integer('site_id')
-    .notNull()
-    .references(() => sites.id, { onDelete: 'cascade' });
+import { moment, ofSite } from './columns';
 
 export const pages = pgTable(
   'pages',
   {
     id: serial('id').primaryKey(),
-    siteId: siteId(),
+    siteId: ofSite(),
     path: text('path').notNull(),
     /** First folder of the path; empty for pages at the root. */
     section: text('section').notNull(),
@@ -37,7 +31,7 @@ export const pages = pgTable(
     sizeBytes: integer('size_bytes').notNull(),
     /** Fingerprint of the site's style sheets when the page was read: what a page shows depends on them. */
     sheetsKey: text('sheets_key').notNull(),
-    modifiedAt: timestamp('modified_at', { withTimezone: true }),
+    modifiedAt: moment('modified_at'),
     /** The survey that read it last, and the one that no longer found it. */
     readIn: integer('read_in').notNull(),
     goneIn: integer('gone_in'),
@@ -52,7 +46,7 @@ export const files = pgTable(
   'files',
   {
     id: serial('id').primaryKey(),
-    siteId: siteId(),
+    siteId: ofSite(),
     path: text('path').notNull(),
     /** `null` for a file that pages show and that is not there. */
     sha256: text('sha256'),
@@ -73,7 +67,7 @@ export const placements = pgTable(
   'placements',
   {
     id: bigserial('id', { mode: 'number' }).primaryKey(),
-    siteId: siteId(),
+    siteId: ofSite(),
     /** The page it is seen on; a dormant rule of a style sheet has the sheet's own path. */
     pagePath: text('page_path').notNull(),
     sourcePath: text('source_path').notNull(),

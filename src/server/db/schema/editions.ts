@@ -8,7 +8,6 @@ import {
   pgTable,
   serial,
   text,
-  timestamp,
   uniqueIndex,
 } from 'drizzle-orm/pg-core';
 import type { SourceEdit } from '@/core/edit/source-edit';
@@ -16,15 +15,11 @@ import type { EditionState } from '@/core/edition/edition-state';
 import type { Problem } from '@/core/problem';
 import type { PlannedPlace, Rendition } from '@/core/swap/plan-swap';
 import type { EditSubject, SwapWords } from '@/core/swap/swap-edits';
-import { sites } from './sites';
-
-const at = (name: string) => timestamp(name, { withTimezone: true });
+import { moment, ofSite } from './columns';
 
 export const intake = pgTable('intake', {
   id: serial('id').primaryKey(),
-  siteId: integer('site_id')
-    .notNull()
-    .references(() => sites.id, { onDelete: 'cascade' }),
+  siteId: ofSite(),
   sha256: text('sha256').notNull(),
   fileName: text('file_name').notNull(),
   title: text('title').notNull(),
@@ -37,22 +32,20 @@ export const intake = pgTable('intake', {
   focalX: doublePrecision('focal_x').notNull().default(0.5),
   focalY: doublePrecision('focal_y').notNull().default(0.5),
   receivedBy: text('received_by').notNull(),
-  receivedAt: at('received_at').notNull().defaultNow(),
+  receivedAt: moment('received_at').notNull().defaultNow(),
 });
 
 export const editions = pgTable(
   'editions',
   {
     id: serial('id').primaryKey(),
-    siteId: integer('site_id')
-      .notNull()
-      .references(() => sites.id, { onDelete: 'cascade' }),
+    siteId: ofSite(),
     number: integer('number').notNull(),
     state: text('state').$type<EditionState>().notNull().default('draft'),
     createdBy: text('created_by').notNull(),
-    createdAt: at('created_at').notNull().defaultNow(),
-    publishedAt: at('published_at'),
-    withdrawnAt: at('withdrawn_at'),
+    createdAt: moment('created_at').notNull().defaultNow(),
+    publishedAt: moment('published_at'),
+    withdrawnAt: moment('withdrawn_at'),
   },
   (table) => [uniqueIndex('editions_number').on(table.siteId, table.number)],
 );
@@ -76,7 +69,7 @@ export const changes = pgTable('changes', {
   places: jsonb('places').$type<readonly PlannedPlace[]>().notNull().default([]),
   problem: jsonb('problem').$type<Problem>(),
   createdBy: text('created_by').notNull(),
-  createdAt: at('created_at').notNull().defaultNow(),
+  createdAt: moment('created_at').notNull().defaultNow(),
 });
 
 export const edits = pgTable(
@@ -124,8 +117,8 @@ export const publications = pgTable('publications', {
   /** Whether the survey afterwards found every change as planned; `null` before it has looked. */
   proven: boolean('proven'),
   startedBy: text('started_by').notNull(),
-  startedAt: at('started_at').notNull().defaultNow(),
-  finishedAt: at('finished_at'),
+  startedAt: moment('started_at').notNull().defaultNow(),
+  finishedAt: moment('finished_at'),
 });
 
 export type StepState = 'planned' | 'done' | 'undone' | 'left alone';

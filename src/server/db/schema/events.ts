@@ -1,4 +1,5 @@
-import { index, integer, pgTable, serial, text, timestamp } from 'drizzle-orm/pg-core';
+import { index, integer, pgTable, serial, text } from 'drizzle-orm/pg-core';
+import { moment } from './columns';
 
 /** Who did what, and when. Lines are added and never changed. */
 export const events = pgTable(
@@ -9,7 +10,7 @@ export const events = pgTable(
     actor: text('actor').notNull(),
     verb: text('verb').notNull(),
     details: text('details').notNull(),
-    at: timestamp('at', { withTimezone: true }).notNull().defaultNow(),
+    at: moment('at').notNull().defaultNow(),
   },
   (table) => [index('events_site').on(table.siteId, table.at)],
 );

@@ -1,0 +1,60 @@
+import { describe, expect, it } from 'vitest';
+import { announceWorker, freeOrphans } from '@/server/jobs/free-orphans';
+import { addJob } from '@/server/jobs/queue';
+import { withSiteLock } from '@/server/work/site-lock';
+import { useDatabase } from '../fixtures/test-database';
+
+const held = useDatabase();
+
+/** Makes a job look as if a worker had taken it. */
+async function takenBy(worker: string): Promise<void> {
+  await addJob(held.db.pool, 'make-thumbnails', { siteId: 1 }, `job of ${worker}`);
+  await held.db.pool.query(
+    `update graphile_worker._private_jobs set locked_by = $1, locked_at = now(), attempts = 1 where key = $2`,
+    [worker, `job of ${worker}`],
+  );
+}
+
+async function takers(): Promise<(string | null)[]> {
+  const { rows } = await held.db.pool.query<{ locked_by: string | null }>(
+    'select locked_by from graphile_worker.jobs order by key',
+  );
+  return rows.map(({ locked_by: worker }) => worker);
+}
+
+describe('jobs left behind', () => {
+  it('are freed when their worker is gone, and only then', async () => {
+    const living = await held.db.pool.connect();
+    await announceWorker(living, 'a-living');
+    await takenBy('a-living');
+    await takenBy('b-dead');
+    await takenBy('c-own');
+    expect(await freeOrphans(held.db, ['c-own'])).toBe(1);
+    expect(await takers()).toEqual(['a-living', null, 'c-own']);
+    living.release(true);
+    const start = Date.now();
+    let freed = 0;
+    while (freed === 0 && Date.now() - start < 5000) freed = await freeOrphans(held.db, ['c-own']);
+    expect(await takers()).toEqual([null, null, 'c-own']);
+  });
+});
+
+describe('the lock of a site', () => {
+  it('lets one in at a time, and is given back when work fails', async () => {
+    const order: string[] = [];
+    const work = (name: string, site: number) =>
+      withSiteLock(held.db, site, async () => {
+        order.push(`${name} in`);
+        await new Promise((resolve) => setTimeout(resolve, 80));
+        order.push(`${name} out`);
+      });
+    await Promise.all([work('one', 1), work('two', 1)]);
+    expect(order[1]).toBe(order[0]?.replace('in', 'out'));
+    expect(order).toHaveLength(4);
+    await expect(withSiteLock(held.db, 2, async () => Promise.reject(new Error('broken')))).rejects.toThrow(
+      'broken',
+    );
+    await work('three', 2);
+    expect(order.slice(-2)).toEqual(['three in', 'three out']);
+  });
+});
