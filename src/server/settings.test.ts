@@ -32,7 +32,9 @@ describe('settings', () => {
     ['an address that is none', { ...GOOD, IBIDEM_URL: 'ftp://x' }, 'IBIDEM_URL'],
     ['a demo that is neither on nor off', { ...GOOD, IBIDEM_DEMO: 'yes' }, 'IBIDEM_DEMO'],
   ])('refuse %s by name', async (_name, environment, name) => {
-    const problem = await settingsWith(environment).then(() => null, problemOf);
+    const error: unknown = await settingsWith(environment).catch((refused: unknown) => refused);
+    const { problemOf } = await import('./problem-error');
+    const problem = problemOf(error);
     expect(problem.what).toBe('Ibidem can’t start.');
     expect(problem.why).toContain(name);
   });
