@@ -92,6 +92,10 @@ describe('a folder', () => {
     await connection.write('new/deep/a.html', Buffer.from('two'));
     expect(await snapshot(site)).toEqual({ 'new/deep/a.html': 'two' });
     expect(await readdir(join(site, 'new/deep'))).toEqual(['a.html']);
+    await writeFile(join(site, 'new/deep/a.html.ibidem-new'), 'half of wh');
+    expect((await connection.list()).files.map(({ path }) => path)).toEqual(['new/deep/a.html']);
+    await connection.write('new/deep/a.html', Buffer.from('two'));
+    expect(await readdir(join(site, 'new/deep'))).toEqual(['a.html']);
     await connection.remove('new/deep/a.html');
     await connection.remove('new/deep/a.html');
     expect(await snapshot(site)).toEqual({});

@@ -1,4 +1,3 @@
-import { randomBytes } from 'node:crypto';
 import { constants } from 'node:fs';
 import { mkdir, open, opendir, readFile, realpath, rename, rm, stat } from 'node:fs/promises';
 import { dirname, join, sep } from 'node:path';
@@ -6,7 +5,8 @@ import { ProblemError } from '../problem-error';
 import type { SiteFile, SiteListing, SkippedEntry, WritableConnection } from './connection';
 
 const LEFT_OUT = new Set(['.git', '.svn', '.hg', 'node_modules']);
-const TEMPORARY = /\.ibidem-[0-9a-f]{12}$/;
+/** What a file is called while it is being written: one name a file, so that a write cut off is written over by the next. */
+const BEING_WRITTEN = '.ibidem-new';
 
 /**
  * Opens a folder of files as a site. Links are followed as long as they stay inside it.
@@ -49,7 +49,7 @@ async function listFolder(root: string): Promise<SiteListing> {
     }
     for await (const entry of folder) {
       const path = prefix ? `${prefix}/${entry.name}` : entry.name;
-      if (TEMPORARY.test(entry.name)) continue;
+      if (entry.name.endsWith(BEING_WRITTEN)) continue;
       if (entry.isDirectory() || entry.isSymbolicLink()) {
         if (LEFT_OUT.has(entry.name)) continue;
       } else if (!entry.isFile()) {
@@ -130,17 +130,19 @@ async function writeWhole(place: string, bytes: Uint8Array): Promise<void> {
     (info) => info.mode & 0o777,
     () => 0o644,
   );
-  const temporary = `${place}.ibidem-${randomBytes(6).toString('hex')}`;
-  const flags = constants.O_CREAT | constants.O_EXCL | constants.O_WRONLY;
-  const file = await open(temporary, flags, mode);
+  const temporary = place + BEING_WRITTEN;
+  const { O_CREAT, O_TRUNC, O_WRONLY, O_NOFOLLOW } = constants;
   try {
-    await file.writeFile(bytes);
-    await file.sync();
-  } finally {
-    await file.close();
-  }
-  await rename(temporary, place).catch(async (error: unknown) => {
+    const file = await open(temporary, O_CREAT | O_TRUNC | O_WRONLY | O_NOFOLLOW, mode);
+    try {
+      await file.writeFile(bytes);
+      await file.sync();
+    } finally {
+      await file.close();
+    }
+    await rename(temporary, place);
+  } catch (error) {
     await rm(temporary, { force: true });
     throw error;
-  });
+  }
 }
