@@ -25,7 +25,8 @@ export function LiveStatus({ address, children }: { address: string; children: R
       if (isOver) return;
       const next = answer?.ok ? ((await answer.json()) as Status) : null;
       if (next) {
-        if (mark.current !== null && mark.current !== next.mark) router.refresh();
+        // Also at the first answer: the work may have ended between the making of the screen and this question.
+        if (mark.current !== next.mark) router.refresh();
         mark.current = next.mark;
         setStatus(next);
       }
