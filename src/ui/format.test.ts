@@ -1,4 +1,5 @@
 import { describe, expect, it } from 'vitest';
+import { NOTHING_DECLARED } from '@/core/markup/declared-slot';
 import { agoText, bytesText, count, dateText, pixelsText, placeText, titleText } from './format';
 import { kindText, slotText } from './placement-text';
 
@@ -41,17 +42,6 @@ describe('where a page stands', () => {
 });
 
 describe('how a place is written', () => {
-  const none = {
-    widthPx: null,
-    heightPx: null,
-    sizes: null,
-    descriptor: '',
-    type: null,
-    media: null,
-    loading: null,
-    classes: '',
-    writtenIn: 'src',
-  };
   it.each([
     [{ widthPx: 300, heightPx: 200 }, '300 × 200'],
     [{ widthPx: 300 }, '300 wide'],
@@ -60,7 +50,7 @@ describe('how a place is written', () => {
     [{ descriptor: '2x' }, 'for 2x'],
     [{}, ''],
   ])('%j: %s', (declared, text) => {
-    expect(slotText({ ...none, ...declared })).toBe(text);
+    expect(slotText({ ...NOTHING_DECLARED, ...declared })).toBe(text);
   });
 
   it('tells a page’s own style from a style sheet', () => {

@@ -2,6 +2,19 @@ import { attributeText, type Element } from './attribute-value';
 import type { FoundReference } from './kinds/kind';
 import type { DeclaredSlot } from './placement';
 
+/** The slot of a place whose markup says nothing about it. */
+export const NOTHING_DECLARED: DeclaredSlot = {
+  widthPx: null,
+  heightPx: null,
+  sizes: null,
+  descriptor: '',
+  type: null,
+  media: null,
+  loading: null,
+  classes: '',
+  writtenIn: '',
+};
+
 /** Pixels of a legacy dimension attribute (HTML standard, "rules for parsing dimension values"); `null` for per cent. */
 function pixels(value: string | null): number | null {
   const match = /^\s*(\d+(?:\.\d+)?)\s*(px|%)?/.exec(value ?? '');

@@ -5,6 +5,7 @@ import { lineStarts, positionAt } from '../source/line-index';
 import { matchSheet } from '../styles/match-elements';
 import { readSheet, type StyleReading, type StyleReference } from '../styles/read-sheet';
 import { attributeText, type Element } from './attribute-value';
+import { NOTHING_DECLARED } from './declared-slot';
 import type { FoundReference } from './kinds/kind';
 import type { PageTree } from './page-tree';
 import type { Placement, PlacementSurroundings } from './placement';
@@ -172,17 +173,7 @@ const NOWHERE: PlacementSurroundings = {
   decorative: true,
   hidden: true,
   context: { headings: [], before: '', after: '', inFigure: false, group: null, meets: 0 },
-  declared: {
-    widthPx: null,
-    heightPx: null,
-    sizes: null,
-    descriptor: '',
-    type: null,
-    media: null,
-    loading: null,
-    classes: '',
-    writtenIn: '',
-  },
+  declared: NOTHING_DECLARED,
   words: { alt: null, addAttribute: null, caption: null },
 };
 

@@ -2,7 +2,7 @@ import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import { siteOfFiles } from '../address/resolve-address';
 import { applyEdits } from '../edit/apply-edits';
-import type { DeclaredSlot } from '../markup/placement';
+import { NOTHING_DECLARED } from '../markup/declared-slot';
 import { readPage } from '../markup/read-page';
 import { cropToShape, shareKept } from './crop';
 import { freeName, slugOf, slugOfFile } from './file-name';
@@ -10,17 +10,6 @@ import { planSwap, type Candidate, type SwapPlace } from './plan-swap';
 import { slotOf } from './slot';
 import { editsOfPlace } from './swap-edits';
 
-const NONE: DeclaredSlot = {
-  widthPx: null,
-  heightPx: null,
-  sizes: null,
-  descriptor: '',
-  type: null,
-  media: null,
-  loading: null,
-  classes: '',
-  writtenIn: 'src',
-};
 const OLD = { widthPx: 600, heightPx: 400 };
 
 describe('slotOf', () => {
@@ -53,7 +42,12 @@ describe('slotOf', () => {
     ['an enlarge target is free', 'link', {}, OLD, [2000, 2000, 'free', 'limit']],
     ['a missing picture without sizes is free', 'img', {}, null, [2000, 2000, 'free', 'limit']],
   ] as const)('%s', (_name, kind, declared, old, [widthPx, heightPx, shape, from]) => {
-    expect(slotOf(kind, { ...NONE, ...declared }, old)).toMatchObject({ widthPx, heightPx, shape, from });
+    expect(slotOf(kind, { ...NOTHING_DECLARED, ...declared }, old)).toMatchObject({
+      widthPx,
+      heightPx,
+      shape,
+      from,
+    });
   });
 });
 

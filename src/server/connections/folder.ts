@@ -63,7 +63,7 @@ async function listFolder(root: string): Promise<SiteListing> {
       }
       const info = await stat(place);
       if (info.isDirectory()) {
-        if (entry.isSymbolicLink() && isAround(place, join(root, path))) {
+        if (entry.isSymbolicLink() && isInside(place, join(root, path))) {
           skipped.push({ path, reason: 'a link to a folder that contains it' });
         } else if (!entry.isSymbolicLink() || !entered.has(place)) {
           entered.add(place);
@@ -85,10 +85,6 @@ async function followLink(root: string, path: string): Promise<string | null> {
 
 function isInside(root: string, place: string): boolean {
   return place === root || place.startsWith(root + sep);
-}
-
-function isAround(folder: string, place: string): boolean {
-  return isInside(folder, place);
 }
 
 /** The real place of a path of the site; refuses one that leads out of it. */
