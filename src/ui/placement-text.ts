@@ -19,6 +19,11 @@ const KIND: Readonly<Record<PlacementKind, string>> = {
   link: 'opened by a click',
   'attribute-background': 'background',
   css: 'from a style',
+  lazy: 'shown as the reader gets there',
+  'json-ld': 'told to search engines',
+  manifest: 'icon of the saved page',
+  'iframe-srcdoc': 'in a frame on the page',
+  noscript: 'for readers without scripts',
 };
 
 /** What kind of place it is, for people. */

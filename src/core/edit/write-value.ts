@@ -23,7 +23,7 @@ export function elementText(text: string, encoding: string): string {
 }
 
 /** Where a reference is written: its escapes differ. */
-export type WrittenIn = 'html' | 'css';
+export type WrittenIn = 'html' | 'css' | 'json';
 
 /**
  * A reference to another file in the same folder, written as the old reference was: what stands before the last
@@ -33,15 +33,22 @@ export type WrittenIn = 'html' | 'css';
  * @param fileName the new file's name; letters, digits, `-`, `_` and `.` only, so that it needs no escape anywhere
  */
 export function siblingReference(raw: string, fileName: string, where: WrittenIn): string {
-  const plain =
-    where === 'html' ? raw.replace(HTML_ESCAPE, maskEntity) : raw.replace(CSS_ESCAPE, maskCssEscape);
+  const plain = MASKS[where](raw);
   const path = plain.replace(/[?#].*$/s, '');
   const cut = Math.max(path.lastIndexOf('/'), path.lastIndexOf('\\'));
   return raw.slice(0, cut + 1) + fileName;
 }
 
+/** A reference with its escapes masked at their length, so that only true separators still show. */
+const MASKS: Readonly<Record<WrittenIn, (raw: string) => string>> = {
+  html: (raw) => raw.replace(HTML_ESCAPE, maskEntity),
+  css: (raw) => raw.replace(CSS_ESCAPE, maskCssEscape),
+  json: (raw) => raw.replace(JSON_ESCAPE, maskJsonEscape),
+};
+
 const HTML_ESCAPE = /&(?:#\d+|#x[\da-f]+|[a-z]\w*);?/gi;
 const CSS_ESCAPE = /\\(?:([\da-f]{1,6})\s?|.)/gi;
+const JSON_ESCAPE = /\\(?:u([\da-f]{4})|(.))/gi;
 
 /** An escape as something of the same length in which only a separator still shows. */
 function masked(length: number, character: string): string {
@@ -56,4 +63,10 @@ function maskEntity(entity: string): string {
 function maskCssEscape(escape: string, hex: string | undefined): string {
   const codePoint = Number.parseInt(hex ?? '5f', 16);
   return masked(escape.length, codePoint <= 0x10ffff ? String.fromCodePoint(codePoint) : '_');
+}
+
+function maskJsonEscape(escape: string, hex: string | undefined, letter: string | undefined): string {
+  // `\n` and the like are letters for something else; `\/`, `\\` and `\"` stand for themselves.
+  const character = hex ? String.fromCharCode(Number.parseInt(hex, 16)) : (letter ?? '_');
+  return masked(escape.length, character);
 }

@@ -17,8 +17,11 @@ export const leanAdapter: TreeAdapter<DefaultTreeAdapterTypes.DefaultTreeAdapter
   },
 };
 
-/** Ends are asked of styles (their text is read) and of captions (their text is replaced), of nothing else. */
+/** Elements whose inside is read as a text of its own, or replaced as a whole. */
+const WITH_INSIDE = new Set(['figcaption', 'style', 'noscript', 'script']);
+
+/** Ends are asked of those and of captions by class, of nothing else. */
 function endMatters(element: DefaultTreeAdapterTypes.Element): boolean {
-  if (element.tagName === 'figcaption' || element.tagName === 'style') return true;
+  if (WITH_INSIDE.has(element.tagName)) return true;
   return element.attrs.some(({ name, value }) => name === 'class' && /caption|legend/i.test(value));
 }

@@ -50,6 +50,22 @@ export function textOf(
   return collapse(text).slice(0, limit);
 }
 
+/** The words that readers meet in an element, for searching: every text but those of scripts and styles. */
+export function readersWords(root: Element | null, limit = 20_000): string {
+  const parts: string[] = [];
+  let length = 0;
+  const stack: Node[] = root ? [root] : [];
+  for (let node = stack.pop(); node && length < limit * 1.2; node = stack.pop()) {
+    if ('value' in node && node.nodeName === '#text') {
+      parts.push(node.value);
+      length += node.value.length;
+    }
+    if (!('childNodes' in node) || (isElement(node) && SILENT.has(node.tagName))) continue;
+    for (let i = node.childNodes.length - 1; i >= 0; i--) stack.push(node.childNodes[i] as Node);
+  }
+  return collapse(parts.join(' ')).slice(0, limit);
+}
+
 /**
  * The text beside an element: before it (`-1`) or after it (`1`), gathered outwards through its ancestors until
  * `limit` characters are found.

@@ -32,6 +32,7 @@ export interface PageTree {
   /** Headings with their position in `elements`, in document order. */
   readonly headings: readonly { readonly at: number; readonly level: number; readonly element: Element }[];
   readonly title: string;
+  readonly body: Element | null;
   readonly language: string | null;
   /** The `href` of the first `base`, or `null`. */
   readonly baseHref: string | null;
@@ -57,6 +58,7 @@ export function readTree(source: SourceText): PageTree {
   const surroundings: Surroundings[] = [];
   const headings: { at: number; level: number; element: Element }[] = [];
   let title: Element | null = null;
+  let body: Element | null = null;
   let base: string | null = null;
 
   const nodes: Node[] = [document];
@@ -71,12 +73,14 @@ export function readTree(source: SourceText): PageTree {
       if (tag.length === 2 && tag >= 'h1' && tag <= 'h6') {
         headings.push({ at: elements.length - 1, level: Number(tag[1]), element: node });
       } else if (tag === 'title') title ??= node;
+      else if (tag === 'body') body ??= node;
       else if (tag === 'base') base ??= attributeText(node, 'href');
       inside = within(node, inside);
     }
     if (!('childNodes' in node)) continue;
-    for (let i = node.childNodes.length - 1; i >= 0; i--) {
-      const child = node.childNodes[i];
+    const children = isShadowRoot(node) ? node.content.childNodes : node.childNodes;
+    for (let i = children.length - 1; i >= 0; i--) {
+      const child = children[i];
       if (child && 'childNodes' in child) {
         nodes.push(child);
         around.push(inside);
@@ -92,10 +96,25 @@ export function readTree(source: SourceText): PageTree {
     surroundings,
     headings,
     title: title ? textOf(title) : '',
+    body,
     language: languageOf(document),
     baseHref: base,
   };
 }
+
+/** A template that browsers turn into the inside of the element around it while they parse (declarative shadow DOM). */
+function isShadowRoot(node: Node): node is DefaultTreeAdapterTypes.Template {
+  if (!isElement(node) || node.tagName !== 'template' || !('content' in node)) return false;
+  const mode = attributeText(node, 'shadowrootmode')?.trim().toLowerCase();
+  const host = node.parentNode && isElement(node.parentNode) ? node.parentNode.tagName : '';
+  return (mode === 'open' || mode === 'closed') && (SHADOW_HOSTS.has(host) || host.includes('-'));
+}
+
+/** Elements that may have a shadow root (DOM standard, "valid shadow host name"). */
+const SHADOW_HOSTS = new Set([
+  'article', 'aside', 'blockquote', 'body', 'div', 'footer', 'h1', 'h2', 'h3', 'h4', 'h5', 'h6', 'header', 'main',
+  'nav', 'p', 'section', 'span',
+]); // prettier-ignore
 
 function within(element: Element, outside: Surroundings): Surroundings {
   let inside = outside;

@@ -5,10 +5,10 @@ import { lineStarts, positionAt } from '../source/line-index';
 import { matchSheet } from '../styles/match-elements';
 import { readSheet, type StyleReading, type StyleReference } from '../styles/read-sheet';
 import { attributeText, type Element } from './attribute-value';
-import { NOTHING_DECLARED } from './declared-slot';
 import type { FoundReference } from './kinds/kind';
+import { insideOf } from './nested-part';
 import type { PageTree } from './page-tree';
-import type { Placement, PlacementSurroundings } from './placement';
+import { NOWHERE, type Placement, type PlacementSurroundings } from './placement';
 
 /** A style sheet of the site, read once for all pages. */
 export interface SheetText {
@@ -20,7 +20,11 @@ export interface SheetText {
   readonly starts: readonly number[];
 }
 
-export type SheetSource = (path: string) => SheetText | undefined;
+/**
+ * Gives a style sheet of the site by its path, `undefined` where it is missing or not of the site.
+ * `environment` is the encoding of what links it: it holds for a sheet that declares none (CSS Syntax 3, §3.2).
+ */
+export type SheetSource = (path: string, environment: string) => SheetText | undefined;
 
 /** Reads a style sheet once, for all the pages that link it. */
 export function sheetText(path: string, url: string, source: SourceText): SheetText {
@@ -54,16 +58,17 @@ export function placeStyles(input: StylesInput, describe: Describe): PlacedStyle
   const placements: Placement[] = [];
   const sheets: string[] = [];
   const met = new Set<string>();
-  const queue: { value: string; base: string }[] = [];
+  const queue: { value: string; base: string; environment: string }[] = [];
+  const environment = tree.source.encoding;
 
   for (let at = 0; at < tree.elements.length; at++) {
     const element = tree.elements[at] as Element;
     if (element.tagName === 'link' && isStyleLink(element)) {
-      queue.push({ value: attributeText(element, 'href') ?? '', base: input.base });
+      queue.push({ value: attributeText(element, 'href') ?? '', base: input.base, environment });
     } else if (element.tagName === 'style') {
       const own = ownSheet(input, element);
       if (!own) continue;
-      queue.push(...own.reading.imports.map(({ value }) => ({ value, base: input.base })));
+      queue.push(...own.reading.imports.map(({ value }) => ({ value, base: input.base, environment })));
       placements.push(...placeSheet(input, own, describe, true).map(({ placement }) => placement));
     }
   }
@@ -73,9 +78,12 @@ export function placeStyles(input: StylesInput, describe: Describe): PlacedStyle
     if (address.kind !== 'site' || visited.has(address.path)) continue;
     visited.add(address.path);
     sheets.push(address.path);
-    const sheet = input.sheetOf(address.path);
+    const sheet = input.sheetOf(address.path, link.environment);
     if (!sheet) continue;
-    queue.push(...sheet.reading.imports.map(({ value }) => ({ value, base: sheet.url })));
+    const { encoding } = sheet.source;
+    queue.push(
+      ...sheet.reading.imports.map(({ value }) => ({ value, base: sheet.url, environment: encoding })),
+    );
     for (const { placement, reference } of placeSheet(input, { ...sheet, shift: 0 }, describe, false)) {
       met.add(referenceKey(sheet.path, reference));
       placements.push({ ...placement, page });
@@ -96,12 +104,9 @@ type PlacedSheet = SheetText & { readonly shift: number };
 /** A `style` element as a sheet whose offsets are those of the page. */
 function ownSheet(input: StylesInput, element: Element): PlacedSheet | null {
   const { tree } = input;
-  const start = element.sourceCodeLocation?.startTag?.endOffset;
-  if (start === undefined) return null;
-  const end =
-    element.sourceCodeLocation?.endTag?.startOffset ?? element.sourceCodeLocation?.endOffset ?? start;
-  const shift = start + tree.shift;
-  const text = tree.text.slice(shift, end + tree.shift);
+  const inside = insideOf(tree, element);
+  if (!inside) return null;
+  const { text, start: shift } = inside;
   const reading = readSheet(text);
   if (reading.references.length === 0 && reading.imports.length === 0) return null;
   return {
@@ -161,21 +166,6 @@ function located(sheet: PlacedSheet, reference: StyleReference, site: SiteAddres
     address: resolveAddress(reference.value, sheet.url, site),
   };
 }
-
-/** What is said of a rule that meets nothing: there is nothing around it. */
-const NOWHERE: PlacementSurroundings = {
-  elementPath: '',
-  thread: '',
-  alt: null,
-  name: '',
-  caption: null,
-  link: null,
-  decorative: true,
-  hidden: true,
-  context: { headings: [], before: '', after: '', inFigure: false, group: null, meets: 0 },
-  declared: NOTHING_DECLARED,
-  words: { alt: null, addAttribute: null, caption: null },
-};
 
 /** The references of a sheet that met nothing on any page, as placements that belong to the sheet alone. */
 export function dormantPlacements(

@@ -18,9 +18,13 @@ import { declaredSlot } from './declared-slot';
 import { elementPath } from './element-path';
 import { groupAround } from './group-around';
 import { kindsFor } from './kinds/all-kinds';
-import type { FoundReference } from './kinds/kind';
-import { isElement, textBeside, textOf } from './node-text';
+import type { ElementReader, FoundReference } from './kinds/kind';
+import { LAZY_ATTRIBUTES, lazyReferences } from './kinds/lazy';
+import { carryOut, insideOf, MAX_NESTING, nestedPart } from './nested-part';
+import { isElement, readersWords, textBeside, textOf } from './node-text';
+import { pageLinks, type PageLink } from './page-links';
 import { headingsOver, readTree, type PageTree, type Surroundings } from './page-tree';
+import { placeManifests, type ManifestSource } from './place-manifests';
 import { placeStyles, type SheetSource } from './place-styles';
 import type { Placement, PlacementSurroundings, WordAnchors } from './placement';
 
@@ -29,8 +33,11 @@ export interface PageInput {
   readonly address: string;
   readonly source: SourceText;
   readonly site: SiteAddressing;
-  /** Gives a style sheet of the site by its path; `undefined` where it is missing or not of the site. */
   readonly sheetOf: SheetSource;
+  /** Gives a web app manifest of the site by its path. */
+  readonly manifestOf?: ManifestSource;
+  /** Where the page was read, when that is not its address on the site: the URL after redirects. */
+  readonly url?: string;
 }
 
 export interface PageReading {
@@ -39,8 +46,14 @@ export interface PageReading {
   readonly language: string | null;
   readonly encoding: string;
   readonly placements: readonly Placement[];
+  /** Where the page leads, in page order. */
+  readonly links: readonly PageLink[];
+  /** The words readers meet, for searching; at most 20,000 characters. */
+  readonly words: string;
   /** Paths of the site's style sheets that the page uses, imports included, found or not. */
   readonly sheets: readonly string[];
+  /** Paths of the web app manifests that the page links, found or not. */
+  readonly manifests: readonly string[];
   /** For each style sheet, which of its references meet something on this page: `path#start`. */
   readonly met: ReadonlySet<string>;
 }
@@ -48,10 +61,26 @@ export interface PageReading {
 /** Reads one page. Never throws, and takes time in proportion to the page's length. */
 export function readPage(input: PageInput): PageReading {
   const tree = readTree(input.source);
-  const pageUrl = urlOfPath(input.address, input.site);
-  const base = baseOf(tree, pageUrl);
-  const reader: PageReader = { ...input, tree, base, starts: lineStarts(tree.text), seen: new Set() };
+  const base = baseOf(tree, input.url ?? urlOfPath(input.address, input.site));
+  const part = readPart({ ...input, tree, base, starts: lineStarts(tree.text), seen: new Set(), nesting: 0 });
+  return {
+    address: input.address,
+    title: tree.title,
+    language: tree.language,
+    encoding: input.source.encoding,
+    links: pageLinks(tree, base),
+    words: readersWords(tree.body),
+    ...part,
+  };
+}
+
+type PartReading = Pick<PageReading, 'placements' | 'sheets' | 'manifests' | 'met'>;
+
+/** Reads a page, or a page within a page. */
+function readPart(reader: PageReader): PartReading {
+  const { tree, base, address: page, site, sheetOf } = reader;
   const placements: Placement[] = [];
+  const nested: PartReading[] = [];
   for (let at = 0; at < tree.elements.length; at++) {
     const element = tree.elements[at] as Element;
     const around = tree.surroundings[at] as Surroundings;
@@ -59,28 +88,69 @@ export function readPage(input: PageInput): PageReading {
       const placement = place(reader, at, found);
       if (placement) placements.push(placement);
     }
+    if (element.tagName === 'noscript' || element.tagName === 'iframe') {
+      const inner = readNested(reader, at);
+      if (!inner) continue;
+      nested.push(inner);
+      placements.push(...inner.placements);
+    }
   }
-  const styles = placeStyles(
-    { tree, base, page: input.address, site: input.site, sheetOf: input.sheetOf },
-    (element) => describe(reader, element.at, element.found),
+  const styles = placeStyles({ tree, base, page, site, sheetOf }, (element) =>
+    describe(reader, element.at, element.found),
   );
+  const { manifestOf = () => undefined } = reader;
+  const manifests = placeManifests({ tree, base, page, site, manifestOf });
+  const all = [styles, ...nested];
   return {
-    address: input.address,
-    title: tree.title,
-    language: tree.language,
-    encoding: input.source.encoding,
-    placements: [...placements, ...styles.placements],
-    sheets: styles.sheets,
-    met: styles.met,
+    placements: [...placements, ...unseen(reader, [...styles.placements, ...manifests.placements])],
+    sheets: [...new Set(all.flatMap(({ sheets }) => sheets))],
+    manifests: [...new Set([manifests, ...nested].flatMap((part) => part.manifests))],
+    met: nested.length === 0 ? styles.met : new Set(all.flatMap(({ met }) => [...met])),
   };
+}
+
+/** Reads the page within an element at a place of `elements`, its places carried out to this one. */
+function readNested(reader: PageReader, at: number): PartReading | null {
+  const element = reader.tree.elements[at] as Element;
+  const part = reader.nesting < MAX_NESTING ? nestedPart(reader.tree, element) : null;
+  if (!part) return null;
+  const tree = readTree({ text: part.text, encoding: reader.source.encoding });
+  const inner = readPart({
+    ...reader,
+    tree,
+    base: baseOf(tree, reader.base),
+    starts: lineStarts(tree.text),
+    seen: new Set(),
+    nesting: reader.nesting + 1,
+  });
+  if (inner.placements.length === 0) return inner;
+  const span = { start: 0, end: 0 };
+  const around = describe(reader, at, { kind: part.kind, attribute: '', value: '', span, descriptor: '' });
+  const carried = inner.placements.map((placement) => {
+    const out = carryOut(placement, part, { element, around });
+    if (out.source !== reader.address) return out;
+    const raw = reader.tree.text.slice(out.start, out.end);
+    return { ...out, raw, ...positionAt(reader.starts, out.start) };
+  });
+  return { ...inner, placements: unseen(reader, carried) };
+}
+
+/** Leaves out what is listed already: the same characters of the same source, shown for the same reason. */
+function unseen({ seen }: PageReader, placements: readonly Placement[]): Placement[] {
+  return placements.filter(({ kind, source, start }) => {
+    const key = `${kind}:${start}:${source}`;
+    return !seen.has(key) && seen.add(key);
+  });
 }
 
 interface PageReader extends PageInput {
   readonly tree: PageTree;
   readonly base: string;
   readonly starts: readonly number[];
-  /** `kind:start` of what is listed already: an element that the parser cloned is still one in the source. */
+  /** What is listed already: an element that the parser cloned is still one in the source. */
   readonly seen: Set<string>;
+  /** How many pages stand around this one: 0 for the page itself. */
+  readonly nesting: number;
 }
 
 function baseOf(tree: PageTree, pageUrl: string): string {
@@ -92,14 +162,21 @@ function baseOf(tree: PageTree, pageUrl: string): string {
 /** What an element refers to, in its attributes and in its style. */
 function referencesOf({ tree }: PageReader, element: Element, around: Surroundings): FoundReference[] {
   const readers = kindsFor(element.tagName);
-  const style = element.attrs.length > 0 ? attributeText(element, 'style') : null;
-  if (readers.length === 0 && style === null) return NOTHING;
-  const page = {
-    locate: (name: string) => locateAttribute(tree, element, name),
-    text: (name: string) => attributeText(element, name),
+  let style: string | null = null;
+  let waits = false;
+  for (const { name, value } of element.attrs) {
+    if (name === 'style') style = value;
+    else if (name.startsWith('data-') && LAZY.has(name)) waits = true;
+  }
+  if (readers.length === 0 && style === null && !waits) return NOTHING;
+  const page: ElementReader = {
+    locate: (name) => locateAttribute(tree, element, name),
+    text: (name) => attributeText(element, name),
+    inside: () => insideOf(tree, element),
     around,
   };
   const found = readers.flatMap((kind) => kind.read(element, page));
+  if (waits) found.push(...lazyReferences(element, page, LAZY));
   if (style === null) return found;
   for (const reference of readStyleAttribute(style)) {
     const place = page.locate('style');
@@ -116,9 +193,10 @@ function referencesOf({ tree }: PageReader, element: Element, around: Surroundin
 }
 
 const NOTHING: FoundReference[] = [];
+const LAZY = new Set(LAZY_ATTRIBUTES);
 
 function place(reader: PageReader, at: number, found: FoundReference): Placement | null {
-  const key = `${found.kind}:${found.span.start}`;
+  const key = `${found.kind}:${found.span.start}:${reader.address}`;
   if (reader.seen.has(key)) return null;
   reader.seen.add(key);
   const { tree } = reader;
@@ -145,10 +223,9 @@ function describe(reader: PageReader, at: number, found: FoundReference): Placem
   const { tree } = reader;
   const element = tree.elements[at] as Element;
   const around = tree.surroundings[at] as Surroundings;
-  const shown = found.kind === 'source' ? (imageOf(around.picture) ?? element) : element;
-  const hasAlt = WITH_ALT.has(found.kind);
-  const caption =
-    found.kind === 'meta' || found.kind === 'icon' ? null : captionElement(shown, around.figure);
+  const shown = element.tagName === 'source' ? (imageOf(around.picture) ?? element) : element;
+  const hasAlt = WITH_ALT.has(found.kind) || (found.kind === 'lazy' && WITH_ALT.has(element.tagName));
+  const caption = HEAD_KINDS.has(found.kind) ? null : captionElement(shown, around.figure);
   const words = caption ? readCaption(tree, caption) : null;
   const link = found.kind === 'link' ? null : around.link;
   const path = elementPath(element);
@@ -181,8 +258,8 @@ function describe(reader: PageReader, at: number, found: FoundReference): Placem
   };
 }
 
-const NAMELESS = new Set(['css', 'icon', 'meta', 'preload', 'attribute-background']);
-const HEAD_KINDS = new Set(['icon', 'meta', 'preload']);
+const NAMELESS = new Set(['css', 'icon', 'meta', 'preload', 'attribute-background', 'json-ld']);
+const HEAD_KINDS = new Set(['icon', 'meta', 'preload', 'json-ld']);
 
 function imageOf(picture: Element | null): Element | null {
   return (

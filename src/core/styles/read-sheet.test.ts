@@ -50,6 +50,12 @@ describe('readSheet', () => {
       '@font-face{src:url(f.woff)} p{filter:url(a.svg#b);clip-path:url(c.svg);background:url(#g)}',
       [],
     ],
+    [
+      'custom properties',
+      ':root{--hero:url(a.png) no-repeat;--gap:2px;--odd:{x:y};--two:image-set("b.png" 1x)}',
+      ['--hero a.png', '--two b.png'],
+    ],
+    ['printed pages', '@page{background:url(a.png)}', ['background a.png']],
     ['no hacks for browsers long gone', 'p{*background:url(a.png);_background:url(b.png)}', []],
     ['no comments', 'p{/* background:url(a.png) */}', []],
     ['empty addresses', 'p{background:url();list-style:url("")}', []],

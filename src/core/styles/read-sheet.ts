@@ -3,6 +3,7 @@
  * Follows CSS Syntax 3 through css-tree. Fonts, filters and clip paths are not pictures and are left out.
  */
 import {
+  generate,
   parse,
   walk,
   type Atrule,
@@ -57,35 +58,79 @@ export function readStyleAttribute(value: string): readonly StyleReference[] {
 
 function read(text: string, context: 'stylesheet' | 'declarationList'): StyleReading {
   if (!WORTH_READING.test(text)) return NOTHING;
-  const reader: Reader = { text, references: [], imports: [], counts: new Map() };
-  const options = { positions: true, parseCustomProperty: false };
-  collect(reader, parse(text, { ...options, context }), undefined);
-  return reader;
+  const reader: Reader = { text, references: [], imports: [], counts: new Map(), animated: new Map() };
+  collect(reader, parse(text, { ...OPTIONS, context }), undefined);
+  return { imports: reader.imports, references: withAnimations(reader) };
 }
+
+/** Custom properties are parsed as values, since one may hold a picture for a `var()` elsewhere. */
+const OPTIONS = { positions: true, parseCustomProperty: true };
 
 interface Reader {
   readonly text: string;
-  readonly references: StyleReference[];
+  readonly references: (StyleReference & { readonly animation?: string })[];
   readonly imports: StyleImport[];
   /** How many references each rule and property has had. */
   readonly counts: Map<string, number>;
+  /** Selectors of the rules that run an animation, by its name. */
+  readonly animated: Map<string, string[]>;
 }
 
-/** Reads a tree; `outer` are the selectors of the rule around it. */
-function collect(reader: Reader, tree: CssNode, outer: readonly string[] | undefined): void {
-  const parents: (readonly string[] | undefined)[] = [outer];
+/** What a rule stands in: the selectors it applies to, and the animation it is a step of. */
+interface Around {
+  readonly selectors: readonly string[];
+  readonly animation?: string;
+}
+
+/** Reads a tree; `outer` is what stands around it. */
+function collect(reader: Reader, tree: CssNode, outer: Around | undefined): void {
+  const parents: (Around | undefined)[] = [outer];
   walk(tree, {
     enter(this: WalkContext, node: CssNode) {
-      if (node.type === 'Rule') parents.push(selectorsOf(node, parents.at(-1)));
-      else if (node.type === 'Atrule' && node.name.toLowerCase() === 'import')
-        reader.imports.push(...importOf(node));
-      else if (isUnparsedRule(node, this, reader.text)) collectNested(reader, node, parents.at(-1));
-      else if (node.type === 'Declaration') addPictures(reader, node, parents.at(-1) ?? []);
+      const around = parents.at(-1);
+      if (node.type === 'Rule') {
+        parents.push(around?.animation ? around : { selectors: selectorsOf(node, around?.selectors) });
+      } else if (node.type === 'Atrule') {
+        parents.push(insideAtRule(reader, node, around));
+      } else if (isUnparsedRule(node, this, reader.text)) collectNested(reader, node, around);
+      else if (node.type === 'Declaration') {
+        addPictures(reader, node, around);
+        noteAnimation(reader, node, around);
+      }
     },
     leave(node: CssNode) {
-      if (node.type === 'Rule') parents.pop();
+      if (node.type === 'Rule' || node.type === 'Atrule') parents.pop();
     },
   });
+}
+
+function insideAtRule(reader: Reader, node: Atrule, around: Around | undefined): Around | undefined {
+  const name = node.name.toLowerCase();
+  if (name === 'import') reader.imports.push(...importOf(node));
+  // A printed sheet is dressed for the page as a whole.
+  if (name === 'page') return { selectors: ['html'] };
+  if (!/^(?:-\w+-)?keyframes$/.test(name) || !node.prelude) return around;
+  return { selectors: [], animation: generate(node.prelude).replace(/^["']|["']$/g, '') };
+}
+
+const ANIMATION = /^(?:-webkit-|-moz-|-o-)?animation(?:-name)?$/;
+
+/** Remembers for whom a declaration runs animations: any word of it may be one's name. */
+function noteAnimation(reader: Reader, node: Declaration, around: Around | undefined): void {
+  if (!around || !ANIMATION.test(node.property.toLowerCase())) return;
+  walk(node.value, (inner) => {
+    const name = inner.type === 'Identifier' ? inner.name : inner.type === 'String' ? inner.value : null;
+    if (name !== null) reader.animated.set(name, [...(reader.animated.get(name) ?? []), ...around.selectors]);
+  });
+}
+
+/** Pictures in the steps of an animation are shown by whoever runs it. */
+function withAnimations({ references, animated }: Reader): StyleReference[] {
+  return references.map(({ animation, ...reference }) =>
+    animation === undefined
+      ? reference
+      : { ...reference, selectors: [...new Set(animated.get(animation) ?? [])] },
+  );
 }
 
 /** css-tree reads a nested rule only where it begins with `&`; others it leaves as raw text or a broken declaration. */
@@ -99,27 +144,21 @@ function isUnparsedRule(
   return text.slice(node.loc.start.offset, node.loc.end.offset).includes('{');
 }
 
-function collectNested(reader: Reader, { loc }: CssNode, outer: readonly string[] | undefined): void {
+function collectNested(reader: Reader, { loc }: CssNode, outer: Around | undefined): void {
   if (!loc) return;
   const { offset, line, column } = loc.start;
   const nested = reader.text.slice(offset, loc.end.offset);
-  const options = {
-    context: 'stylesheet',
-    positions: true,
-    parseCustomProperty: false,
-    offset,
-    line,
-    column,
-  };
-  collect(reader, parse(nested, options), outer);
+  collect(reader, parse(nested, { ...OPTIONS, context: 'stylesheet', offset, line, column }), outer);
 }
 
-function addPictures(reader: Reader, node: Declaration, selectors: readonly string[]): void {
+function addPictures(reader: Reader, node: Declaration, around: Around | undefined): void {
+  const { selectors, animation } = around ?? { selectors: [] };
   for (const found of picturesOf(node, reader.text)) {
-    const rule = `${selectors.join(',')}|${found.property}`;
+    const rule = `${animation ? `@${animation}` : selectors.join(',')}|${found.property}`;
     const nth = (reader.counts.get(rule) ?? 0) + 1;
     reader.counts.set(rule, nth);
-    reader.references.push({ ...found, selectors, rule: `${rule}|${nth}` });
+    const reference = { ...found, selectors, rule: `${rule}|${nth}` };
+    reader.references.push(animation === undefined ? reference : { ...reference, animation });
   }
 }
 
@@ -139,7 +178,8 @@ type FoundPicture = Pick<StyleReference, 'value' | 'span' | 'property'>;
 /** The picture addresses in a declaration's value, in the order written. */
 function picturesOf(declaration: Declaration, text: string): FoundPicture[] {
   const property = declaration.property.toLowerCase();
-  if (!PICTURE_PROPERTY.test(property) || declaration.value.type === 'Raw') return [];
+  if (!(PICTURE_PROPERTY.test(property) || property.startsWith('--')) || declaration.value.type === 'Raw')
+    return [];
   const found: FoundPicture[] = [];
   const add = (node: Url | StringNode) => {
     const value = node.value.trim();

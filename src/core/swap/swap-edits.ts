@@ -1,6 +1,6 @@
 /** Turns a swap's plan into edits of the sources: the references, and the words that go with them. */
 import type { SourceEdit } from '../edit/source-edit';
-import { attributeValue, elementText, siblingReference } from '../edit/write-value';
+import { attributeValue, elementText, siblingReference, type WrittenIn } from '../edit/write-value';
 import type { SourceText } from '../source/decode-source';
 import type { SwapPlace } from './plan-swap';
 
@@ -33,7 +33,7 @@ export function editsOfPlace(
 ): PlaceEdit[] {
   const at = { page: place.page, source: place.source };
   const was = (start: number, end: number) => source.text.slice(start, end);
-  const where = place.kind === 'css' && place.source !== place.page ? 'css' : 'html';
+  const where = writtenIn(place);
   const edits: PlaceEdit[] = [
     {
       ...at,
@@ -58,4 +58,9 @@ export function editsOfPlace(
     edits.push({ ...at, subject: 'caption', ...caption, was: was(caption.start, caption.end), becomes });
   }
   return edits.filter((edit) => edit.was !== edit.becomes);
+}
+
+function writtenIn({ kind, source, page }: SwapPlace): WrittenIn {
+  if (kind === 'json-ld' || kind === 'manifest') return 'json';
+  return kind === 'css' && source !== page ? 'css' : 'html';
 }

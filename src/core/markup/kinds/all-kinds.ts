@@ -5,6 +5,7 @@ import { embed, object } from './embedded';
 import { headLink } from './head-link';
 import { img } from './img';
 import { input } from './input';
+import { jsonLd } from './json-ld';
 import type { KindReader } from './kind';
 import { link } from './link';
 import { meta } from './meta';
@@ -27,6 +28,7 @@ const ALL: readonly KindReader[] = [
   meta,
   link,
   attributeBackground,
+  jsonLd,
 ];
 
 const BY_TAG = new Map<string, KindReader[]>();

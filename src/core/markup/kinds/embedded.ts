@@ -14,8 +14,8 @@ export const object: KindReader = {
   read: (_element, page) => wholeAttribute('object', 'data', page).filter((found) => isPicture(found, page)),
 };
 
-/** `embed src`, where its type or its name says that it is a picture. */
+/** `embed src` and `iframe src`, where a type or the name says that it is a picture. */
 export const embed: KindReader = {
-  tags: ['embed'],
+  tags: ['embed', 'iframe', 'frame'],
   read: (_element, page) => wholeAttribute('embed', 'src', page).filter((found) => isPicture(found, page)),
 };

@@ -23,7 +23,12 @@ export type PlacementKind =
   | 'meta'
   | 'link'
   | 'attribute-background'
-  | 'css';
+  | 'css'
+  | 'lazy'
+  | 'json-ld'
+  | 'manifest'
+  | 'iframe-srcdoc'
+  | 'noscript';
 
 /** One reference found in a page's markup, not yet resolved. */
 export interface FoundReference {
@@ -48,6 +53,8 @@ export interface KindReader {
 export interface ElementReader {
   locate(name: string): AttributeValue | null;
   text(name: string): string | null;
+  /** The characters between the element's tags, and where they begin in the source; `null` where it has no end. */
+  inside(): { readonly text: string; readonly start: number } | null;
   readonly around: Surroundings;
 }
 
