@@ -5,7 +5,7 @@ import { afterAll, beforeAll, describe, expect, it } from 'vitest';
 import { addressText, siteOfFiles } from '@/core/address/resolve-address';
 import type { Placement } from '@/core/markup/placement';
 import { openFolder } from '@/server/connections/folder';
-import { readSite } from '@/server/connections/read-site';
+import { placementsOf, readSite } from '@/server/connections/read-site';
 import { snapshot } from '../../tests/fixtures/write-site';
 import { ANSWERS } from './answers';
 import { generateSite } from './generate';
@@ -20,9 +20,10 @@ beforeAll(async () => {
   placements = [];
   encodings = new Map();
   const connection = await openFolder(join(folder, 'site'));
-  for await (const read of readSite(connection, siteOfFiles(['www.ferndrake.example']))) {
-    placements.push(...(read.kind === 'page' ? read.reading.placements : read.placements));
-    if (read.kind === 'page') encodings.set(read.file.path, read.reading.encoding);
+  const site = siteOfFiles(['www.ferndrake.example']);
+  for await (const found of placementsOf(connection, site)) placements.push(...found);
+  for await (const read of readSite(connection, site, 'rows')) {
+    if (read.kind === 'pages') for (const { path, encoding } of read.pages) encodings.set(path, encoding);
   }
 }, 60_000);
 afterAll(() => rm(folder, { recursive: true, force: true }));

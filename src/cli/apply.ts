@@ -6,7 +6,7 @@ import { decodeCss, decodeHtml } from '@/core/source/decode-source';
 import { isSheetPath, type ReadableConnection } from '@/server/connections/connection';
 import { sha256 } from '@/server/hash';
 import { ProblemError } from '@/server/problem-error';
-import { openSite } from './open-site';
+import { openSite, type SiteOptions } from './open-site';
 import { writeSite } from './write-site';
 
 const ROW = Joi.object<SiteEdit>({
@@ -21,9 +21,14 @@ const ROW = Joi.object<SiteEdit>({
 });
 
 /** `ibidem apply`: rows of edits, exactly, or not at all. */
-export async function applyCommand(site: string, editsFile: string, { out }: { out: string }): Promise<void> {
+export async function applyCommand(
+  site: string,
+  editsFile: string,
+  options: SiteOptions & { readonly out: string },
+): Promise<void> {
+  const { out } = options;
   const edits = await readEdits(editsFile);
-  const connection = await openSite(site);
+  const connection = await openSite(site, options);
   try {
     const changed = new Map<string, Uint8Array>();
     for (const [path, rows] of groupBySource(edits)) {

@@ -1,4 +1,4 @@
-import { Command, CommanderError, Option } from 'commander';
+import { Command, CommanderError, InvalidArgumentError, Option } from 'commander';
 import { problemText } from '@/core/problem';
 import { ProblemError } from '@/server/problem-error';
 import { applyCommand } from './apply';
@@ -14,16 +14,23 @@ const program = new Command('ibidem')
   )
   .exitOverride();
 
-program
-  .command('read')
-  .description('list every placement of a site, a JSON line each')
-  .argument('<site>', 'a folder or a .zip')
-  .action(readCommand);
+const count = (text: string): number => {
+  if (/^[1-9]\d*$/.test(text)) return Number(text);
+  throw new InvalidArgumentError('It must be a whole number above 0.');
+};
 
-program
-  .command('swap')
-  .description('put another picture wherever one stands')
-  .argument('<site>', 'a folder or a .zip')
+/** A command that reads a SITE, with the options that go with that. */
+const siteCommand = (name: string, description: string): Command =>
+  program
+    .command(name)
+    .description(description)
+    .argument('<site>', 'a folder, a .zip, or an http(s) address to crawl')
+    .option('--max-pages <count>', 'read at most so many pages of a site given by its address', count)
+    .option('--allow-private', 'let the address be one of this machine or its private network');
+
+siteCommand('read', 'list every placement of a site, a JSON line each').action(readCommand);
+
+siteCommand('swap', 'put another picture wherever one stands')
   .requiredOption('--from <address>', 'the picture that stands there, as in the column url of `read`')
   .requiredOption('--to <file>', 'the picture to put in')
   .option('--out <folder>', 'where the changed site is written')
@@ -31,10 +38,7 @@ program
   .option('--diff', 'print a unified diff instead of edits, and write nothing')
   .action(swapCommand);
 
-program
-  .command('apply')
-  .description('apply rows of edits exactly')
-  .argument('<site>', 'a folder or a .zip')
+siteCommand('apply', 'apply rows of edits exactly')
   .argument('<edits>', 'a file of JSON lines, as `swap` prints them')
   .requiredOption('--out <folder>', 'where the changed site is written')
   .action(applyCommand);

@@ -1,23 +1,30 @@
 import { stat } from 'node:fs/promises';
 import type { ReadableConnection } from '@/server/connections/connection';
+import { openMirror } from '@/server/connections/http/open-mirror';
 import { openFolder } from '@/server/connections/folder';
 import { isZipFile, openZip } from '@/server/connections/zip';
 import { ProblemError } from '@/server/problem-error';
 
+/** Options of every command that reads a site. */
+export interface SiteOptions {
+  /** At most so many pages of a site that is read by its address. */
+  readonly maxPages?: number;
+  /** Whether the site may stand at a private address, as a server on this machine does. */
+  readonly allowPrivate?: boolean;
+}
+
+/** Whether SITE is an address to crawl. */
+export function isWebAddress(site: string): boolean {
+  return /^https?:\/\//i.test(site);
+}
+
 /**
- * Opens what the command line calls SITE: a folder or a `.zip`.
+ * Opens what the command line calls SITE: a folder, a `.zip`, or an `http(s)` address, which is read as a whole first.
  *
- * @throws ProblemError where it is neither
+ * @throws ProblemError where it is none of them
  */
-export async function openSite(site: string): Promise<ReadableConnection> {
-  if (/^https?:\/\//i.test(site)) {
-    throw new ProblemError({
-      code: 'SITE_BY_ADDRESS',
-      what: `${site} can’t be read.`,
-      why: 'This version reads folders and ZIPs, not yet sites by their address.',
-      remedy: 'Give the folder or ZIP that holds the site’s pages.',
-    });
-  }
+export async function openSite(site: string, options: SiteOptions = {}): Promise<ReadableConnection> {
+  if (isWebAddress(site)) return openMirror(site, options);
   if (await isZipFile(site)) return openZip(site);
   const isFile = await stat(site).then(
     (info) => info.isFile(),
@@ -28,7 +35,7 @@ export async function openSite(site: string): Promise<ReadableConnection> {
       code: 'SITE_UNKNOWN',
       what: `${site} is not a site.`,
       why: 'It is a file, and its name does not end in .zip.',
-      remedy: 'Give a folder or a .zip.',
+      remedy: 'Give a folder, a .zip or an address that begins with http:// or https://.',
     });
   }
   return openFolder(site);

@@ -13,3 +13,9 @@ export async function printText(text: string): Promise<void> {
 export function showProgress(text: string): void {
   if (process.stderr.isTTY) process.stderr.write(`\r\u001b[K${text}`);
 }
+
+/** A line for the person at the terminal; rows stay on standard output alone. */
+export function say(line: string): void {
+  showProgress('');
+  process.stderr.write(`ibidem: ${line}\n`);
+}

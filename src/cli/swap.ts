@@ -10,16 +10,16 @@ import { planSwap, type SwapPlan } from '@/core/swap/plan-swap';
 import { editsOfPlace } from '@/core/swap/swap-edits';
 import type { PixelSize } from '@/core/swap/slot';
 import { isSheetPath, type ReadableConnection } from '@/server/connections/connection';
-import { readSite } from '@/server/connections/read-site';
+import { placementsOf } from '@/server/connections/read-site';
 import { sha256 } from '@/server/hash';
 import { inspectImage } from '@/server/imaging/inspect-image';
 import { makeRendition } from '@/server/imaging/make-rendition';
 import { ProblemError } from '@/server/problem-error';
-import { openSite } from './open-site';
+import { openSite, type SiteOptions } from './open-site';
 import { printRow, printText } from './rows';
 import { writeSite } from './write-site';
 
-interface SwapOptions {
+interface SwapOptions extends SiteOptions {
   readonly from: string;
   readonly to: string;
   readonly out?: string;
@@ -35,7 +35,7 @@ interface OpenSource {
 
 /** `ibidem swap`: one picture for another in all its placements. */
 export async function swapCommand(site: string, options: SwapOptions): Promise<void> {
-  const connection = await openSite(site);
+  const connection = await openSite(site, options);
   try {
     if (!options.out && !options.dryRun && !options.diff) {
       throw new ProblemError({
@@ -75,9 +75,8 @@ async function planFor(
   picture: Uint8Array,
 ): Promise<SwapPlan> {
   const placements: Placement[] = [];
-  for await (const read of readSite(connection, siteOfFiles())) {
-    const all = read.kind === 'page' ? read.reading.placements : read.placements;
-    for (const placement of all) {
+  for await (const found of placementsOf(connection, siteOfFiles())) {
+    for (const placement of found) {
       if (placement.address.kind === 'site' && placement.address.path === options.from)
         placements.push(placement);
     }

@@ -1,30 +1,72 @@
 /** Reading pages (placements, context, styles) beside a bare parse with locations of the same bytes. */
 import { parse } from 'parse5';
 import { siteOfFiles } from '@/core/address/resolve-address';
-import type { SheetText } from '@/core/markup/place-styles';
 import { openFolder } from '@/server/connections/folder';
-import { readPageBytes, readSheets } from '@/server/connections/read-site';
+import { readSources } from '@/server/connections/read-site';
+import { readPageBytes } from '@/server/reading/read-batch';
+import { openReadingPool } from '@/server/reading/reading-pool';
+import { sourceShelf, type SharedSource } from '@/server/reading/source-shelf';
 import { byTurns, report } from './measure';
 import { grownPages, pagesIn, type BenchPage } from './pages';
 
+const site = siteOfFiles();
+
 export async function benchReading(folders: readonly string[]): Promise<void> {
-  await measure('read pages like the demo', grownPages(400), new Map());
+  await measure('read pages like the demo', grownPages(400), []);
   for (const folder of folders) {
     const connection = await openFolder(folder);
-    const sheets = await readSheets(connection, (await connection.list()).files, siteOfFiles());
-    await measure(`read ${folder.split('/').at(-1) ?? folder}`, await pagesIn(folder), sheets);
+    const sources = await readSources(connection, (await connection.list()).files);
+    await measure(`read ${folder.split('/').at(-1) ?? folder}`, await pagesIn(folder), sources);
   }
+  await measureDoubling();
+  await measureAllCores();
 }
+
+const bareParse = (pages: readonly BenchPage[]) => {
+  for (const { bytes } of pages) parse(Buffer.from(bytes).toString('utf8'), { sourceCodeLocationInfo: true });
+};
 
 async function measure(
   name: string,
   pages: readonly BenchPage[],
-  sheets: ReadonlyMap<string, SheetText>,
+  sources: readonly SharedSource[],
 ): Promise<void> {
-  const site = siteOfFiles();
-  const sheetOf = (path: string) => sheets.get(path);
-  const ours = () => pages.map((page) => readPageBytes(page, site, sheetOf).placements.length);
-  const bare = () =>
-    pages.map(({ bytes }) => parse(Buffer.from(bytes).toString('utf8'), { sourceCodeLocationInfo: true }));
-  report(name, await byTurns(ours, bare));
+  const from = { site, shelf: sourceShelf(sources, site) };
+  const ours = () => {
+    for (const page of pages) readPageBytes(page, from);
+  };
+  report(name, await byTurns(ours, () => bareParse(pages)));
+}
+
+/** Twice the page, at most twice the time: a 5 MB page of deep nesting beside one of half its size. */
+async function measureDoubling(): Promise<void> {
+  const from = { site, shelf: sourceShelf([], site) };
+  const pageOf = (megabytes: number): BenchPage => {
+    const item =
+      '<li><figure><a href="b.jpg"><img src="a.jpg" alt="x"></a><figcaption>Words</figcaption></figure>\n';
+    const body = `${'<div>'.repeat(10_000)}<ul>${item.repeat((megabytes * 1e6) / item.length)}`;
+    return { path: 'large.html', bytes: Buffer.from(body) };
+  };
+  const [whole, half] = [pageOf(5), pageOf(2.5)];
+  const measured = await byTurns(
+    () => readPageBytes(whole, from),
+    () => readPageBytes(half, from),
+    3,
+  );
+  report('read a 5 MB page, beside half of it (2 is linear)', measured);
+}
+
+/** A site of 10,000 pages with every core, beside one bare pass over the same bytes. */
+async function measureAllCores(): Promise<void> {
+  const pages = grownPages(10_000);
+  const ours = async () => {
+    const pool = openReadingPool(site, [], pages.length);
+    const copies = async function* () {
+      for (const page of pages) yield { ...page, bytes: new Uint8Array(page.bytes) };
+    };
+    for await (const batch of pool.read(copies(), 'rows'))
+      if (batch.length === 0) throw new Error('an empty batch');
+    await pool.close();
+  };
+  report('read 10,000 pages with all cores, threads started', await byTurns(ours, () => bareParse(pages), 1));
 }

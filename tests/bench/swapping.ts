@@ -7,20 +7,22 @@ import { applyEdits } from '@/core/edit/apply-edits';
 import type { SourceEdit } from '@/core/edit/source-edit';
 import { siblingReference } from '@/core/edit/write-value';
 import { decodeHtml } from '@/core/source/decode-source';
-import { readPageBytes } from '@/server/connections/read-site';
 import { sha256 } from '@/server/hash';
+import { readPageBytes } from '@/server/reading/read-batch';
+import { sourceShelf } from '@/server/reading/source-shelf';
 import { byTurns, report } from './measure';
 import { grownPages } from './pages';
 
 export async function benchSwapping(): Promise<void> {
   const folder = await mkdtemp(join(tmpdir(), 'ibidem-bench-'));
   const pages = grownPages(1000);
+  const site = siteOfFiles();
   const prepared: { path: string; edits: SourceEdit[]; expects: string }[] = [];
   for (const page of pages) {
     await mkdir(dirname(join(folder, 'site', page.path)), { recursive: true });
     await writeFile(join(folder, 'site', page.path), page.bytes);
     await mkdir(dirname(join(folder, 'out', page.path)), { recursive: true });
-    const { placements } = readPageBytes(page, siteOfFiles(), () => undefined);
+    const { placements } = readPageBytes(page, { site, shelf: sourceShelf([], site) });
     const edits = placements
       .filter(({ source }) => source === page.path)
       .map(({ start, end, raw }) => ({

@@ -6,7 +6,7 @@ import { afterAll, beforeAll, describe, expect, it } from 'vitest';
 import { ZipFile } from 'yazl';
 import { siteOfFiles } from '@/core/address/resolve-address';
 import { openFolder } from '@/server/connections/folder';
-import { placementRow, readSite } from '@/server/connections/read-site';
+import { readSite } from '@/server/connections/read-site';
 import { isZipFile, openZip, unpackZip } from '@/server/connections/zip';
 import type { ReadableConnection } from '@/server/connections/connection';
 import { problemOf } from '@/server/problem-error';
@@ -49,11 +49,14 @@ async function codeOf(deed: Promise<unknown>): Promise<string> {
 }
 
 async function rowsOf(connection: ReadableConnection): Promise<unknown[]> {
-  const rows = [];
-  for await (const read of readSite(connection, siteOfFiles())) {
-    rows.push(...(read.kind === 'page' ? read.reading.placements : read.placements).map(placementRow));
+  let lines = '';
+  for await (const read of readSite(connection, siteOfFiles(), 'rows')) {
+    lines += read.kind === 'pages' ? read.pages.map(({ json }) => json).join('') : read.json;
   }
-  return rows;
+  return lines
+    .split('\n')
+    .filter(Boolean)
+    .map((line) => JSON.parse(line) as unknown);
 }
 
 describe('a folder', () => {

@@ -12,6 +12,10 @@ export interface SiteAddressing {
   readonly origin: string;
   /** Host names (lower case, with the port if any) that are the site itself; `http` and `https` alike. */
   readonly hosts: readonly string[];
+  /** Parameters of the site's addresses that only make browsers fetch anew, and name no other file. */
+  readonly cacheBusters?: readonly string[];
+  /** Whether other parameters name another file: so on live servers, never among files. */
+  readonly keepsQueries?: boolean;
 }
 
 /** Where a reference leads: a file of the site, another address, or nowhere. */
@@ -29,16 +33,18 @@ export function siteOfFiles(hosts: readonly string[] = []): SiteAddressing {
 
 /** The absolute URL of a file of the site. `path` is relative to the root and percent-decoded. */
 export function urlOfPath(path: string, site: SiteAddressing): string {
-  return `${site.origin}/${encodePath(path)}`;
+  const cut = site.keepsQueries ? path.indexOf('?') : -1;
+  if (cut < 0) return `${site.origin}/${encodePath(path)}`;
+  return `${site.origin}/${encodePath(path.slice(0, cut))}${path.slice(cut)}`;
 }
 
-/** A percent-decoded path as it is written in a URL; a `%2F` that stood for a slash in a name stays. */
+/** A percent-decoded path as it is written in a URL; a `%2F` or `%3F` that stood for a character of a name stays. */
 export function encodePath(path: string): string {
   return path
     .split('/')
     .map((segment) =>
       encodeURIComponent(segment)
-        .replace(/%252F/g, '%2F')
+        .replace(/%25(2f|3f)/gi, '%$1')
         .replace(/['()*!]/g, percentOf),
     )
     .join('/');
@@ -46,12 +52,12 @@ export function encodePath(path: string): string {
 
 const percentOf = (character: string) => `%${character.charCodeAt(0).toString(16).toUpperCase()}`;
 
-/** A URL path percent-decoded as UTF-8; sequences that are not UTF-8, and `%2F`, stay as they are. */
-function decodePath(path: string): string {
+/** A URL path percent-decoded as UTF-8; sequences that are not UTF-8, `%2F` and `%3F` stay as they are. */
+export function decodePath(path: string): string {
   if (!path.includes('%')) return path;
   return path.replace(/(?:%[0-9a-f]{2})+/gi, (run) => {
     try {
-      return decodeURIComponent(run.replace(/%2f/gi, '%252F'));
+      return decodeURIComponent(run.replace(/%(2f|3f)/gi, '%25$1'));
     } catch {
       // Not UTF-8: such a name can only be written percent-encoded, so it stays.
       return run;
@@ -72,9 +78,18 @@ export function resolveAddress(value: string, base: string, site: SiteAddressing
   if (!URL.canParse(trimmed, base)) return NOWHERE;
   const url = new URL(trimmed, base);
   if ((url.protocol === 'http:' || url.protocol === 'https:') && site.hosts.includes(url.host)) {
-    return { kind: 'site', path: decodePath(url.pathname.slice(1)) };
+    return { kind: 'site', path: decodePath(url.pathname.slice(1)) + queryOf(url, site) };
   }
   return { kind: 'elsewhere', url: url.href };
+}
+
+/** The part of a query that names another file, as it stands; usually nothing. */
+function queryOf(url: URL, { keepsQueries, cacheBusters = [] }: SiteAddressing): string {
+  if (!keepsQueries || url.search === '') return '';
+  // A file with a picture's own name is that picture, whatever stands behind it.
+  if (PICTURE_NAME.test(url.pathname)) return '';
+  for (const name of cacheBusters) url.searchParams.delete(name);
+  return url.searchParams.size === 0 ? '' : url.search;
 }
 
 /** The address as rows and screens write it: path for a file of the site, URL elsewhere, `null` for nowhere. */

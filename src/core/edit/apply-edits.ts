@@ -51,7 +51,7 @@ export function applyEdits(
     shift += edit.becomes.length - (edit.end - edit.start);
   }
   parts.push(bytes.subarray(copied));
-  return { ok: true, bytes: joinBytes(parts), inverse };
+  return { ok: true, bytes: joinBytes(parts), inverse: joinTouching(inverse, source.encoding) };
 }
 
 /** Edits by position, exact repeats taken out. */
@@ -90,6 +90,35 @@ function invertEdit(
   const again = encodeText(edit.was, encoding);
   const isSame = again?.length === removed.length && again.every((byte, i) => byte === removed[i]);
   return isSame ? inverse : { ...inverse, becomesBytes: toHex(removed) };
+}
+
+/**
+ * Inverse edits with nothing between them, as one: two neighbours that were taken out would else both be put in at the
+ * same place, and nobody could tell which comes first.
+ */
+function joinTouching(inverse: readonly SourceEdit[], encoding: string): SourceEdit[] {
+  const joined: SourceEdit[] = [];
+  for (const edit of inverse) {
+    const before = joined.at(-1);
+    if (before?.end !== edit.start) {
+      joined.push(edit);
+      continue;
+    }
+    const whole = {
+      start: before.start,
+      end: edit.end,
+      was: before.was + edit.was,
+      becomes: before.becomes + edit.becomes,
+    };
+    const hasBytes = before.becomesBytes !== undefined || edit.becomesBytes !== undefined;
+    const bytes = hasBytes ? { becomesBytes: hexOf(before, encoding) + hexOf(edit, encoding) } : {};
+    joined[joined.length - 1] = { ...whole, ...bytes };
+  }
+  return joined;
+}
+
+function hexOf({ becomes, becomesBytes }: SourceEdit, encoding: string): string {
+  return becomesBytes ?? toHex(encodeText(becomes, encoding) ?? new Uint8Array(0));
 }
 
 function joinBytes(parts: readonly Uint8Array[]): Uint8Array {

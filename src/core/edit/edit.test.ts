@@ -78,6 +78,16 @@ describe('applyEdits', () => {
     );
   });
 
+  it('and its inverse give the same bytes where neighbours are taken out', () => {
+    const bytes = utf8('abcdef');
+    const source = decodeBytes(bytes, 'utf-8');
+    const out = (start: number, was: string) => ({ start, end: start + was.length, was, becomes: '' });
+    const there = applyEdits({ bytes, source }, [out(1, 'b'), out(2, 'cd')]);
+    if (!there.ok) throw new Error(there.problem.code);
+    const back = applyEdits({ bytes: there.bytes, source: decodeBytes(there.bytes, 'utf-8') }, there.inverse);
+    expect(back.ok && back.bytes).toEqual(bytes);
+  });
+
   it('leaves everything else alone: line ends, invalid bytes, windows-1252', () => {
     const bytes = Uint8Array.from([
       ...utf8('<p>\r\n'),

@@ -56,22 +56,30 @@ export function locateAttribute(
   const first = text[start];
   const quote: Quote = first === '"' || first === "'" ? first : 'none';
   const span = quote === 'none' ? { start, end: attributeEnd } : { start: start + 1, end: attributeEnd - 1 };
-  return located(text, span, value, quote);
+  return new LocatedValue(text, span, value, quote);
 }
 
-function located(text: string, span: Span, value: string, quote: Quote): AttributeValue {
-  let offsets: readonly number[] | null = null;
-  return {
-    value,
-    span,
-    quote,
-    spanOf(from, to) {
-      if (span.end - span.start === value.length) return { start: span.start + from, end: span.start + to };
-      offsets ??= rawOffsets(text.slice(span.start, span.end));
-      const at = (i: number) => span.start + (offsets?.[i] ?? span.end - span.start);
-      return { start: at(from), end: at(to) };
-    },
-  };
+class LocatedValue implements AttributeValue {
+  private offsets: readonly number[] | null = null;
+
+  constructor(
+    private readonly text: string,
+    readonly span: Span,
+    readonly value: string,
+    readonly quote: Quote,
+  ) {}
+
+  spanOf(from: number, to: number): Span {
+    const { start, end } = this.span;
+    if (end - start === this.value.length) return { start: start + from, end: start + to };
+    this.offsets ??= rawOffsets(this.text.slice(start, end));
+    return { start: this.sourceOffset(from), end: this.sourceOffset(to) };
+  }
+
+  private sourceOffset(at: number): number {
+    const { start, end } = this.span;
+    return start + (this.offsets?.[at] ?? end - start);
+  }
 }
 
 /** For each UTF-16 unit of the decoded value, where its source begins within `raw`; the length of `raw` last. */

@@ -39,7 +39,7 @@ export function nestedPart(tree: PageTree, element: Element): NestedPart | null 
   if (element.tagName !== 'iframe') return null;
   const srcdoc = locateAttribute(tree, element, 'srcdoc');
   if (!srcdoc) return null;
-  return { kind: 'iframe-srcdoc', text: srcdoc.value, spanOf: srcdoc.spanOf };
+  return { kind: 'iframe-srcdoc', text: srcdoc.value, spanOf: (from, to) => srcdoc.spanOf(from, to) };
 }
 
 /** A place read within a part, as a place of the page around it. */

@@ -2,16 +2,12 @@ import type { Element } from './attribute-value';
 import { attributeText } from './attribute-value';
 import type { PageTree } from './page-tree';
 
-/** Links that a page asks not to be followed count as seen, not as followed (`rel=nofollow`). */
-export interface PageLink {
-  /** Absolute URL without its fragment. */
-  readonly url: string;
-  readonly follow: boolean;
-}
-
-/** Where a page leads: its links, areas, frames and next or previous pages; each address once, in page order. */
-export function pageLinks(tree: PageTree, base: string): PageLink[] {
-  const links = new Map<string, PageLink>();
+/**
+ * Where a page leads: its links, areas, frames and next or previous pages; absolute URLs without fragments, each once,
+ * in page order. `nofollow` speaks to search engines about rank, and is no reason to miss a page of one's own site.
+ */
+export function pageLinks(tree: PageTree, base: string): string[] {
+  const links = new Set<string>();
   // Pages say the same address many times over, and making a URL of it is the dear part.
   const known = new Set<string>();
   for (const element of tree.elements) {
@@ -21,11 +17,9 @@ export function pageLinks(tree: PageTree, base: string): PageLink[] {
     const url = new URL(written, base);
     if (url.protocol !== 'http:' && url.protocol !== 'https:') continue;
     url.hash = '';
-    const follow = !/\bnofollow\b/i.test(attributeText(element, 'rel') ?? '');
-    if (!follow) known.delete(written);
-    if (!links.get(url.href)?.follow) links.set(url.href, { url: url.href, follow });
+    links.add(url.href);
   }
-  return [...links.values()];
+  return [...links];
 }
 
 function writtenLink(element: Element): string | null {
@@ -37,11 +31,15 @@ function writtenLink(element: Element): string | null {
     case 'frame':
       return attributeText(element, 'src')?.trim() || null;
     case 'link':
-      return /\b(?:next|prev|canonical|alternate)\b/i.test(attributeText(element, 'rel') ?? '') &&
-        !/stylesheet/i.test(attributeText(element, 'rel') ?? '')
+      return isLeadingLink(attributeText(element, 'rel') ?? '')
         ? attributeText(element, 'href')?.trim() || null
         : null;
     default:
       return null;
   }
+}
+
+/** Whether a `link` with that `rel` leads to another page of the site. */
+export function isLeadingLink(rel: string): boolean {
+  return /\b(?:next|prev|canonical|alternate)\b/i.test(rel) && !/stylesheet/i.test(rel);
 }

@@ -22,7 +22,7 @@ import type { ElementReader, FoundReference } from './kinds/kind';
 import { LAZY_ATTRIBUTES, lazyReferences } from './kinds/lazy';
 import { carryOut, insideOf, MAX_NESTING, nestedPart } from './nested-part';
 import { isElement, readersWords, textBeside, textOf } from './node-text';
-import { pageLinks, type PageLink } from './page-links';
+import { pageLinks } from './page-links';
 import { headingsOver, readTree, type PageTree, type Surroundings } from './page-tree';
 import { placeManifests, type ManifestSource } from './place-manifests';
 import { placeStyles, type SheetSource } from './place-styles';
@@ -38,6 +38,8 @@ export interface PageInput {
   readonly manifestOf?: ManifestSource;
   /** Where the page was read, when that is not its address on the site: the URL after redirects. */
   readonly url?: string;
+  /** Whether the page's words are wanted, for searching. */
+  readonly isForSearch?: boolean;
 }
 
 export interface PageReading {
@@ -46,9 +48,9 @@ export interface PageReading {
   readonly language: string | null;
   readonly encoding: string;
   readonly placements: readonly Placement[];
-  /** Where the page leads, in page order. */
-  readonly links: readonly PageLink[];
-  /** The words readers meet, for searching; at most 20,000 characters. */
+  /** Absolute URLs of where the page leads, in page order. */
+  readonly links: readonly string[];
+  /** The words readers meet, at most 20,000 characters; empty where they were not asked for. */
   readonly words: string;
   /** Paths of the site's style sheets that the page uses, imports included, found or not. */
   readonly sheets: readonly string[];
@@ -69,7 +71,7 @@ export function readPage(input: PageInput): PageReading {
     language: tree.language,
     encoding: input.source.encoding,
     links: pageLinks(tree, base),
-    words: readersWords(tree.body),
+    words: input.isForSearch ? readersWords(tree.body) : '',
     ...part,
   };
 }
@@ -169,12 +171,7 @@ function referencesOf({ tree }: PageReader, element: Element, around: Surroundin
     else if (name.startsWith('data-') && LAZY.has(name)) waits = true;
   }
   if (readers.length === 0 && style === null && !waits) return NOTHING;
-  const page: ElementReader = {
-    locate: (name) => locateAttribute(tree, element, name),
-    text: (name) => attributeText(element, name),
-    inside: () => insideOf(tree, element),
-    around,
-  };
+  const page = new ReaderOfElement(tree, element, around);
   const found = readers.flatMap((kind) => kind.read(element, page));
   if (waits) found.push(...lazyReferences(element, page, LAZY));
   if (style === null) return found;
@@ -190,6 +187,27 @@ function referencesOf({ tree }: PageReader, element: Element, around: Surroundin
     });
   }
   return found;
+}
+
+/** A class, not an object of closures: one is made for most elements of every page. */
+class ReaderOfElement implements ElementReader {
+  constructor(
+    private readonly tree: PageTree,
+    private readonly element: Element,
+    readonly around: Surroundings,
+  ) {}
+
+  locate(name: string) {
+    return locateAttribute(this.tree, this.element, name);
+  }
+
+  text(name: string) {
+    return attributeText(this.element, name);
+  }
+
+  inside() {
+    return insideOf(this.tree, this.element);
+  }
 }
 
 const NOTHING: FoundReference[] = [];

@@ -69,3 +69,8 @@ export function prescanCss(bytes: Uint8Array): string | null {
   const encoding = encodingOfLabel(match?.[1]);
   return encoding?.startsWith('utf-16') ? 'utf-8' : encoding;
 }
+
+/** Whether a style sheet says itself, by a mark or a rule, how it is encoded. */
+export function declaresEncoding(bytes: Uint8Array): boolean {
+  return encodingOfByteOrderMark(bytes) !== null || prescanCss(bytes) !== null;
+}

@@ -7,6 +7,11 @@ export interface SiteFile {
   readonly sizeBytes: number;
   /** Last change in ms since 1970, or `null` where the connection can't tell. */
   readonly modifiedMs: number | null;
+  /** For a site read by its address: where the file came from, and the charset the server named. */
+  readonly url?: string;
+  readonly httpCharset?: string | null;
+  /** What the server said it is; elsewhere the name tells. */
+  readonly role?: FileRole;
 }
 
 /** Something at the site that was not read, and why. */
@@ -24,6 +29,11 @@ export interface ReadableConnection {
   list(): Promise<SiteListing>;
   /** The bytes of a file; rejects with a `ProblemError` where it can't be had. */
   read(path: string): Promise<Uint8Array>;
+  /**
+   * Looks for files that no listing shows, as those of a live site that only its pages name. Files that are not there
+   * are left out.
+   */
+  find?(paths: readonly string[]): Promise<readonly SiteFile[]>;
   close(): Promise<void>;
 }
 
@@ -34,8 +44,12 @@ export interface WritableConnection extends ReadableConnection {
   remove(path: string): Promise<void>;
 }
 
+/** What a file of a site is, where its name does not tell. */
+export type FileRole = 'page' | 'sheet' | 'manifest' | 'file';
+
 const PAGE_NAME = /\.(?:html?|xhtml|xht|shtml?)$/i;
-const SHEET_NAME = /\.css$/i;
+const SHEET_NAME = /\.css(?:\?.*)?$/i;
+const MANIFEST_NAME = /\.webmanifest$|(?:^|\/)[^/]*manifest[^/]*\.json$/i;
 
 /** Whether a path is a page, judged by its ending. */
 export function isPagePath(path: string): boolean {
@@ -45,4 +59,9 @@ export function isPagePath(path: string): boolean {
 /** Whether a path is a style sheet, judged by its ending. */
 export function isSheetPath(path: string): boolean {
   return SHEET_NAME.test(path);
+}
+
+/** Whether a path may be a web app manifest, judged by its name. */
+export function isManifestPath(path: string): boolean {
+  return MANIFEST_NAME.test(path);
 }

@@ -1,21 +1,29 @@
 /**
- * Reads a whole site through a connection: style sheets first, then page after page. Nothing is kept of a page
- * once it has been handed out, so that memory does not grow with the site.
+ * Reads a whole site through a connection: style sheets and manifests first, then page after page. Nothing is kept of
+ * a page once it has been handed out, so that memory does not grow with the site.
  */
-import { addressText, urlOfPath, type SiteAddressing } from '@/core/address/resolve-address';
-import { dormantPlacements, sheetText, type SheetSource, type SheetText } from '@/core/markup/place-styles';
+import type { SiteAddressing } from '@/core/address/resolve-address';
+import { dormantPlacements } from '@/core/markup/place-styles';
 import type { Placement } from '@/core/markup/placement';
-import { readPage, type PageReading } from '@/core/markup/read-page';
-import { decodeCss, decodeHtml } from '@/core/source/decode-source';
 import { ProblemError } from '../problem-error';
-import { isPagePath, isSheetPath, type ReadableConnection, type SiteFile } from './connection';
+import { jsonOf, readPageBytes, type PageBytes, type PageFound, type ReadAs } from '../reading/read-batch';
+import { openReadingPool } from '../reading/reading-pool';
+import { shared, sourceShelf, type SharedSource } from '../reading/source-shelf';
+import {
+  isManifestPath,
+  isPagePath,
+  isSheetPath,
+  type ReadableConnection,
+  type SiteFile,
+} from './connection';
 
 /** Sheets and pages beyond this are not hand-written; reading them would only cost memory. */
-const MAX_TEXT_BYTES = 50 * 1024 ** 2;
+export const MAX_TEXT_BYTES = 50 * 1024 ** 2;
+const MAX_MANIFEST_BYTES = 1024 ** 2;
 
 /** The pages of a listing; refuses a site that has none. */
 export function pagesOf(files: readonly SiteFile[]): readonly SiteFile[] {
-  const pages = files.filter((file) => isPagePath(file.path));
+  const pages = files.filter(({ role, path }) => (role ? role === 'page' : isPagePath(path)));
   if (pages.length > 0) return pages;
   throw new ProblemError({
     code: 'NO_PAGES',
@@ -25,79 +33,72 @@ export function pagesOf(files: readonly SiteFile[]): readonly SiteFile[] {
   });
 }
 
-/** Reads every style sheet of a listing once. */
-export async function readSheets(
+/** What dresses pages: the style sheets and manifests of a listing, read once. */
+export async function readSources(
   connection: ReadableConnection,
   files: readonly SiteFile[],
-  site: SiteAddressing,
-): Promise<Map<string, SheetText>> {
-  const sheets = new Map<string, SheetText>();
-  for (const file of files) {
-    if (!isSheetPath(file.path) || file.sizeBytes > MAX_TEXT_BYTES) continue;
-    const source = decodeCss(await connection.read(file.path));
-    sheets.set(file.path, sheetText(file.path, urlOfPath(file.path, site), source));
+): Promise<SharedSource[]> {
+  const sources: SharedSource[] = [];
+  for (const { path, role, sizeBytes, httpCharset = null } of files) {
+    const isSheet = role ? role === 'sheet' : isSheetPath(path);
+    const isManifest = role ? role === 'manifest' : isManifestPath(path) && sizeBytes < MAX_MANIFEST_BYTES;
+    if (!(isSheet || isManifest) || sizeBytes > MAX_TEXT_BYTES) continue;
+    const bytes = shared(await connection.read(path));
+    sources.push({ path, bytes, role: isSheet ? 'sheet' : 'manifest', httpCharset });
   }
-  return sheets;
+  return sources;
 }
 
-/** Reads the bytes of one page against the site's sheets. */
-export function readPageBytes(
-  page: { readonly path: string; readonly bytes: Uint8Array },
-  site: SiteAddressing,
-  sheetOf: SheetSource,
-): PageReading {
-  return readPage({ address: page.path, source: decodeHtml(page.bytes), site, sheetOf });
-}
-
-/** A page with its reading, or the dormant placements of all sheets at the end. */
+/** What was found on a batch of pages, or the dormant places of all sheets at the end. */
 export type SiteReading =
-  | {
-      readonly kind: 'page';
-      readonly file: SiteFile;
-      readonly bytes: Uint8Array;
-      readonly reading: PageReading;
-    }
-  | { readonly kind: 'dormant'; readonly placements: readonly Placement[] };
+  | { readonly kind: 'pages'; readonly pages: readonly PageFound[] }
+  | { readonly kind: 'dormant'; readonly json: string };
 
-/** Reads a site page by page; what no page met comes last. */
+/** Reads a site in batches of pages; what no page met comes last. */
 export async function* readSite(
   connection: ReadableConnection,
   site: SiteAddressing,
+  as: ReadAs,
 ): AsyncGenerator<SiteReading> {
   const { files } = await connection.list();
   const pages = pagesOf(files);
-  const sheets = await readSheets(connection, files, site);
-  const met = new Set<string>();
-  for (const file of pages) {
-    if (file.sizeBytes > MAX_TEXT_BYTES) continue;
-    const bytes = await connection.read(file.path);
-    const reading = readPageBytes({ path: file.path, bytes }, site, (path) => sheets.get(path));
-    for (const key of reading.met) met.add(key);
-    yield { kind: 'page', file, bytes, reading };
+  const pool = openReadingPool(site, await readSources(connection, files), pages.length);
+  try {
+    const met = new Set<string>();
+    for await (const batch of pool.read(bytesOf(connection, pages), as)) {
+      for (const { met: keys } of batch) for (const key of keys) met.add(key);
+      yield { kind: 'pages', pages: batch };
+    }
+    const dormant = pool.shelf.sheets().flatMap((sheet) => dormantPlacements(sheet, met, site));
+    yield { kind: 'dormant', json: jsonOf(dormant, as) };
+  } finally {
+    await pool.close();
   }
-  yield {
-    kind: 'dormant',
-    placements: [...sheets.values()].flatMap((sheet) => dormantPlacements(sheet, met, site)),
-  };
 }
 
-/** A placement as the command line prints it. */
-export function placementRow(placement: Placement) {
-  return {
-    page: placement.page,
-    source: placement.source,
-    kind: placement.kind,
-    raw: placement.raw,
-    url: addressText(placement.address),
-    line: placement.line,
-    column: placement.column,
-    start: placement.start,
-    end: placement.end,
-    alt: placement.alt,
-    name: placement.name,
-    caption: placement.caption,
-    link: placement.link,
-    decorative: placement.decorative,
-    dormant: placement.dormant,
-  };
+/** The placements of a site, page by page, then the dormant ones: for those who look at each. */
+export async function* placementsOf(
+  connection: ReadableConnection,
+  site: SiteAddressing,
+): AsyncGenerator<readonly Placement[]> {
+  const { files } = await connection.list();
+  const pages = pagesOf(files);
+  const shelf = sourceShelf(await readSources(connection, files), site);
+  const met = new Set<string>();
+  for await (const page of bytesOf(connection, pages)) {
+    const reading = readPageBytes(page, { site, shelf });
+    for (const key of reading.met) met.add(key);
+    yield reading.placements;
+  }
+  yield shelf.sheets().flatMap((sheet) => dormantPlacements(sheet, met, site));
+}
+
+async function* bytesOf(
+  connection: ReadableConnection,
+  pages: readonly SiteFile[],
+): AsyncGenerator<PageBytes> {
+  for (const { path, sizeBytes, url, httpCharset } of pages) {
+    if (sizeBytes > MAX_TEXT_BYTES) continue;
+    yield { path, bytes: await connection.read(path), url, httpCharset };
+  }
 }

@@ -1,16 +1,20 @@
 import { getTableColumns, getTableName, type InferInsertModel } from 'drizzle-orm';
 import type { PgTable } from 'drizzle-orm/pg-core';
 import type { ClientBase } from 'pg';
+import { storable } from './storable';
 
 /**
  * Adds many rows in one statement with one parameter, whatever the number of columns.
  *
  * @param rows at most some thousands: they are one JSON text on the way
+ * @param options.onConflict columns (as the database names them) by which a row is the same one: it is then written over,
+ *   but for the columns in `keeps`
  */
 export async function insertRows<T extends PgTable>(
   client: Pick<ClientBase, 'query'>,
   table: T,
   rows: readonly InferInsertModel<T>[],
+  options: { readonly onConflict?: readonly string[]; readonly keeps?: readonly string[] } = {},
 ): Promise<void> {
   if (rows.length === 0) return;
   const given = new Set(rows.flatMap((row) => Object.keys(row)));
@@ -22,13 +26,16 @@ export async function insertRows<T extends PgTable>(
       columns.map(([key, column]) => [column.name, (row as Record<string, unknown>)[key] ?? null]),
     ),
   );
+  const key = options.onConflict ?? [];
+  const rest = columns
+    .map(([, { name }]) => name)
+    .filter((name) => !key.includes(name) && !options.keeps?.includes(name));
+  const over =
+    key.length === 0
+      ? ''
+      : ` on conflict (${key.join(', ')}) do update set ${rest.map((name) => `"${name}" = excluded."${name}"`).join(', ')}`;
   await client.query(
-    `insert into "${getTableName(table)}" (${names}) select ${names} from jsonb_to_recordset($1::jsonb) as row(${shape})`,
+    `insert into "${getTableName(table)}" (${names}) select ${names} from jsonb_to_recordset($1::jsonb) as row(${shape})${over}`,
     [JSON.stringify(json, storable)],
   );
-}
-
-/** PostgreSQL's text holds neither NUL nor half a surrogate pair; both become U+FFFD. */
-function storable(_key: string, value: unknown): unknown {
-  return typeof value === 'string' ? value.toWellFormed().replaceAll('\0', '\ufffd') : value;
 }

@@ -9,7 +9,7 @@ import { openConnection } from './site-connection';
 export async function makeThumbnails(db: Database, siteId: number): Promise<void> {
   const [site] = await db.orm.select().from(sites).where(eq(sites.id, siteId));
   if (!site) return;
-  const connection = await openConnection(site);
+  const connection = await openConnection(db, site);
   const { rows } = await db.pool.query<{ id: number; path: string; sha256: string }>(
     'select id, path, sha256 from files where site_id = $1 and gone_in is null and sha256 is not null and problem is null',
     [siteId],

@@ -30,7 +30,7 @@ export async function prepareChange(db: Database, changeId: number): Promise<voi
   if (!row || row.change.state === 'ready') return;
   try {
     const plan = await planFor(db, row.change, row.picture);
-    const connection = await openConnection(row.site);
+    const connection = await openConnection(db, row.site);
     const placed = await editsFor(db, { plan, change: row.change, connection, siteId: row.site.id });
     const made = await makeFiles(plan, row.picture);
     await db.orm.transaction(async (tx) => {

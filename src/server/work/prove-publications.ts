@@ -17,7 +17,7 @@ export async function provePublications(db: Database, site: typeof sites.$inferS
     .innerJoin(editions, eq(editions.id, publications.editionId))
     .where(and(eq(editions.siteId, site.id), eq(publications.state, 'done'), isNull(publications.proven)));
   if (open.length === 0) return;
-  const connection = await openConnection(site);
+  const connection = await openConnection(db, site);
   for (const { id } of open) {
     const touched = await db.orm.select().from(steps).where(eq(steps.publicationId, id));
     let proven = touched.length > 0;

@@ -29,7 +29,7 @@ export async function runPublication(db: Database, publicationId: number): Promi
     const now = await find(db, publicationId);
     if (!now || now.publication.state === 'done' || now.publication.state === 'rolled back') return;
     const { publication, edition, site } = now;
-    const connection = await openConnection(site);
+    const connection = await openConnection(db, site);
     if (publication.state === 'waiting') await writeJournal(db, connection, publication);
     const failure = await carryOut(db, connection, publicationId);
     const isPublishing = publication.direction === 'publish';

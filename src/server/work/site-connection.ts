@@ -1,18 +1,72 @@
 import { siteOfFiles, type SiteAddressing } from '@/core/address/resolve-address';
+import { scopeOf } from '@/core/crawl/crawl-scope';
 import type { WritableConnection } from '../connections/connection';
 import { openFolder } from '../connections/folder';
+import type { Database } from '../db/database';
 import type { sites } from '../db/schema/sites';
+import { ProblemError } from '../problem-error';
+import { storedBytes } from '../store/store';
 
 type Site = typeof sites.$inferSelect;
 
-/** Opens a site the way its settings say. */
-export async function openConnection(site: Pick<Site, 'connection'>): Promise<WritableConnection> {
-  return openFolder(site.connection.folder);
+/** Opens a site the way its settings say. A site that is only read by its address is given as the last survey saw it. */
+export async function openConnection(
+  db: Database,
+  site: Pick<Site, 'id' | 'connection'>,
+): Promise<WritableConnection> {
+  const { connection } = site;
+  return connection.kind === 'http' ? asSurveyed(db, site.id) : openFolder(connection.folder);
 }
 
 /** How a site's own addresses are told from others: by the names under which readers and pages know it. */
-export function addressingOf(site: Pick<Site, 'liveUrl' | 'hosts'>): SiteAddressing {
-  const live = site.liveUrl ? [new URL(site.liveUrl).host] : [];
-  const names = [...live, ...site.hosts].map((host) => host.replace(/^www\./, ''));
+export function addressingOf(
+  site: Pick<Site, 'liveUrl' | 'hosts' | 'connection' | 'cacheBusters'>,
+): SiteAddressing {
+  const { connection, hosts, cacheBusters, liveUrl } = site;
+  if (connection.kind === 'http') return scopeOf(connection.start, { hosts, cacheBusters }).site;
+  const live = liveUrl ? [new URL(liveUrl).host] : [];
+  const names = [...live, ...hosts].map((host) => host.replace(/^www\./, ''));
   return siteOfFiles(names.flatMap((name) => [name, `www.${name}`]));
+}
+
+/** The files of a live site from the store; nothing can be written to it. */
+function asSurveyed({ pool }: Database, siteId: number): WritableConnection {
+  const refuse = async (): Promise<never> => {
+    throw new ProblemError({
+      code: 'SITE_READ_ONLY',
+      what: 'Nothing was written.',
+      why: 'This site is read by its address, and Ibidem has no way to write to its server.',
+      remedy: 'Connect the site’s folder, or make the changes by hand from what the edition lists.',
+    });
+  };
+  return {
+    async list() {
+      const { rows } = await pool.query<{ path: string; size: number }>(
+        `select path, size_bytes::float8 as size from pages where site_id = $1 and gone_in is null
+         union all select path, size_bytes::float8 from files where site_id = $1 and gone_in is null and sha256 is not null`,
+        [siteId],
+      );
+      return {
+        files: rows.map(({ path, size }) => ({ path, sizeBytes: size, modifiedMs: null })),
+        skipped: [],
+      };
+    },
+    async read(path) {
+      const { rows } = await pool.query<{ sha256: string }>(
+        `select sha256 from addresses where site_id = $1 and path = $2 and sha256 is not null
+         order by read_in desc nulls last limit 1`,
+        [siteId, path],
+      );
+      if (rows[0]) return storedBytes(rows[0].sha256);
+      throw new ProblemError({
+        code: 'FILE_MISSING',
+        what: `${path} is not there.`,
+        why: 'The last survey did not find it on the server.',
+        remedy: 'Survey the site again.',
+      });
+    },
+    write: refuse,
+    remove: refuse,
+    close: async () => undefined,
+  };
 }

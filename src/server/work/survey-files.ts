@@ -1,7 +1,10 @@
 /** Records a site's picture files: bytes, type and pixel size. A file whose size and date are known is not opened. */
 import type { PoolClient } from 'pg';
+import { nearMisses } from '@/core/address/near-miss';
 import { isPictureAddress } from '@/core/address/resolve-address';
 import type { ReadableConnection, SiteFile } from '../connections/connection';
+import { insertRows } from '../db/insert-rows';
+import { files as filesTable } from '../db/schema/content';
 import { sha256 } from '../hash';
 import { inspectImage } from '../imaging/inspect-image';
 import { problemOf } from '../problem-error';
@@ -10,6 +13,7 @@ const MAX_FILE_BYTES = 200 * 1024 ** 2;
 
 interface KnownFile {
   readonly path: string;
+  readonly sha256: string;
   readonly size_bytes: string | null;
   readonly modified_ms: string | null;
 }
@@ -29,43 +33,84 @@ export async function surveyFiles(
   { siteId, survey, files }: { siteId: number; survey: number; files: readonly SiteFile[] },
 ): Promise<number> {
   const { rows } = await client.query<KnownFile>(
-    'select path, size_bytes, modified_ms from files where site_id = $1 and gone_in is null and sha256 is not null',
+    'select path, sha256, size_bytes, modified_ms from files where site_id = $1 and gone_in is null and sha256 is not null',
     [siteId],
   );
   const known = new Map(rows.map((row) => [row.path, row]));
-  const pictures = files.filter(({ path }) => isPictureAddress({ kind: 'site', path }));
-  for (const file of pictures) {
-    const before = known.get(file.path);
-    const modifiedMs = file.modifiedMs === null ? null : Math.round(file.modifiedMs);
-    const isSame =
-      before &&
-      Number(before.size_bytes) === file.sizeBytes &&
-      modifiedMs !== null &&
-      Number(before.modified_ms) === modifiedMs;
-    if (isSame) continue;
-    const facts = await factsOf(connection, file);
-    await client.query(
-      `insert into files (site_id, path, sha256, size_bytes, width_px, height_px, format, problem, modified_ms, seen_in)
-       values ($1, $2, $3, $4, $5, $6, $7, $8, $9, $10)
-       on conflict (site_id, path) do update set sha256 = excluded.sha256, size_bytes = excluded.size_bytes,
-         width_px = excluded.width_px, height_px = excluded.height_px, format = excluded.format,
-         problem = excluded.problem, modified_ms = excluded.modified_ms, gone_in = null`,
-      [
+  const found = connection.find ? await connection.find(await wantedPaths(client, siteId, files)) : [];
+  const all = [...files, ...found];
+  const pictures = all.filter(
+    ({ path, role }) => role === 'file' || (!role && isPictureAddress({ kind: 'site', path })),
+  );
+  for (let from = 0; from < pictures.length; from += AT_ONCE) {
+    const fresh = pictures.slice(from, from + AT_ONCE).filter((file) => !isSame(file, known.get(file.path)));
+    const facts = await Promise.all(fresh.map((file) => factsOf(connection, file)));
+    await insertRows(
+      client,
+      filesTable,
+      fresh.map((file, n) => ({
         siteId,
-        file.path,
-        facts.sha256,
-        file.sizeBytes,
-        facts.widthPx,
-        facts.heightPx,
-        facts.format,
-        facts.problem,
-        modifiedMs,
-        survey,
-      ],
+        path: file.path,
+        ...(facts[n] as FileFacts),
+        sizeBytes: file.sizeBytes,
+        modifiedMs: roundedMs(file),
+        nearPath: null,
+        nearKind: null,
+        seenIn: survey,
+        goneIn: null,
+      })),
+      { onConflict: ['site_id', 'path'], keeps: ['seen_in'] },
     );
   }
-  await closeGone(client, siteId, { survey, paths: pictures.map(({ path }) => path) });
+  const paths = pictures.map(({ path }) => path);
+  await closeGone(client, siteId, { survey, paths });
+  await nameNearMisses(client, siteId, all);
   return pictures.length;
+}
+
+/** Files that are opened side by side. */
+const AT_ONCE = 8;
+
+/** On a live site: the files its pages name, which no listing shows. */
+async function wantedPaths(
+  client: PoolClient,
+  siteId: number,
+  files: readonly SiteFile[],
+): Promise<string[]> {
+  const { rows } = await client.query<{ path: string }>(
+    `select distinct file_path as path from placements
+     where site_id = $1 and until_survey is null and file_path is not null and kind not in ('video', 'audio')
+       and not (file_path = any($2::text[]))`,
+    [siteId, files.map(({ path }) => path)],
+  );
+  return rows.map(({ path }) => path);
+}
+
+const roundedMs = ({ modifiedMs }: SiteFile): number | null =>
+  modifiedMs === null ? null : Math.round(modifiedMs);
+
+function isSame(file: SiteFile, before: KnownFile | undefined): boolean {
+  const modifiedMs = roundedMs(file);
+  if (!before || modifiedMs === null) return false;
+  return Number(before.size_bytes) === file.sizeBytes && Number(before.modified_ms) === modifiedMs;
+}
+
+/** Says of missing files which one is there under nearly the same name. */
+async function nameNearMisses(client: PoolClient, siteId: number, files: readonly SiteFile[]): Promise<void> {
+  const { rows } = await client.query<{ id: number; path: string }>(
+    'select id, path from files where site_id = $1 and sha256 is null and problem is null and gone_in is null',
+    [siteId],
+  );
+  if (rows.length === 0) return;
+  const find = nearMisses(files.map(({ path }) => path));
+  for (const { id, path } of rows) {
+    const near = find(path);
+    await client.query('update files set near_path = $2, near_kind = $3 where id = $1', [
+      id,
+      near?.path ?? null,
+      near?.kind ?? null,
+    ]);
+  }
 }
 
 async function factsOf(connection: ReadableConnection, file: SiteFile): Promise<FileFacts> {

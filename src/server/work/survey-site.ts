@@ -1,53 +1,60 @@
 /**
  * One complete reading of a site into the database. Pages whose bytes and style sheets are those of the last survey
- * keep what was read of them. Memory holds one batch of pages, whatever the size of the site.
+ * keep what was read of them. Memory holds a few batches of pages, whatever the size of the site.
  */
 import { createHash } from 'node:crypto';
 import { eq } from 'drizzle-orm';
 import type { PoolClient } from 'pg';
-import { dormantPlacements, type SheetText } from '@/core/markup/place-styles';
-import type { Placement } from '@/core/markup/placement';
-import { pagesOf, readPageBytes, readSheets } from '../connections/read-site';
-import type { ReadableConnection, SiteFile } from '../connections/connection';
+import { dormantPlacements } from '@/core/markup/place-styles';
+import { MAX_TEXT_BYTES, pagesOf, readSources } from '../connections/read-site';
+import type { SiteFile } from '../connections/connection';
 import type { Database } from '../db/database';
 import { sites, surveys, type SurveyCounts } from '../db/schema/sites';
 import { sha256 } from '../hash';
 import { addJob } from '../jobs/queue';
 import { problemOf, ProblemError } from '../problem-error';
+import { jsonOf, type PageBytes } from '../reading/read-batch';
+import { openReadingPool, type ReadingPool } from '../reading/reading-pool';
+import type { SharedSource } from '../reading/source-shelf';
 import { storeBytes } from '../store/store';
+import { closeGonePages, countDifference } from './close-survey';
 import { provePublications } from './prove-publications';
-import { addressingOf, openConnection } from './site-connection';
+import { addressingOf } from './site-connection';
 import { withSiteLock } from './site-lock';
 import { surveyFiles } from './survey-files';
-import { writePages, writePlacements, type ReadPage } from './write-pages';
-
-const BATCH_PAGES = 100;
-const MAX_PAGE_BYTES = 50 * 1024 ** 2;
+import { openForSurvey, type SurveyConnection } from './survey-connection';
+import { updateReach } from './update-reach';
+import { writeDormant, writePages, type ReadPage, type WritingAt } from './write-pages';
 
 type Site = typeof sites.$inferSelect;
+
+interface Running {
+  readonly id: number;
+  readonly number: number;
+}
 
 /** Runs a survey that was asked for; what goes wrong is written into it. */
 export async function surveySite(db: Database, surveyId: number): Promise<void> {
   const [survey] = await db.orm.select().from(surveys).where(eq(surveys.id, surveyId));
-  if (!survey || survey.state === 'done') return;
+  if (!survey || survey.state === 'done' || survey.state === 'stopped') return;
   const [site] = await db.orm.select().from(sites).where(eq(sites.id, survey.siteId));
   if (!site) return;
   await withSiteLock(db, site.id, async (client) => {
     await db.orm
       .update(surveys)
-      .set({ state: 'running', startedAt: new Date(), problem: null })
+      .set({ state: 'running', startedAt: survey.startedAt ?? new Date(), problem: null, finishedAt: null })
       .where(eq(surveys.id, surveyId));
     try {
-      const counts = await readInto(client, site, { id: surveyId, number: survey.number });
-      await provePublications(db, site);
+      const { counts, isStopped } = await readInto(db, client, site, { id: surveyId, number: survey.number });
+      if (!isStopped) await provePublications(db, site);
       await db.orm
         .update(surveys)
-        .set({ state: 'done', counts, finishedAt: new Date() })
+        .set({ state: isStopped ? 'stopped' : 'done', counts, finishedAt: new Date(), phase: '' })
         .where(eq(surveys.id, surveyId));
     } catch (error) {
       await db.orm
         .update(surveys)
-        .set({ state: 'failed', problem: problemOf(error), finishedAt: new Date() })
+        .set({ state: 'failed', problem: problemOf(error), finishedAt: new Date(), phase: '' })
         .where(eq(surveys.id, surveyId));
       if (!(error instanceof ProblemError)) throw error;
     }
@@ -55,67 +62,130 @@ export async function surveySite(db: Database, surveyId: number): Promise<void> 
   await addJob(db.pool, 'make-thumbnails', { siteId: site.id }, `thumbnails-${site.id}`);
 }
 
+/** How a survey tells where it is, and hears that it is to stop. */
+function reporter({ pool }: Database, survey: Running) {
+  let isStopped = false;
+  let askedAt = 0;
+  const say = async (phase: string, done: number, total: number): Promise<void> => {
+    const { rows } = await pool.query<{ stop_wanted: boolean }>(
+      'update surveys set phase = $2, pages_done = $3, pages_total = $4 where id = $1 returning stop_wanted',
+      [survey.id, phase, done, total],
+    );
+    isStopped ||= rows[0]?.stop_wanted ?? false;
+  };
+  return {
+    say,
+    /** Said at most twice a second, from where nobody waits for it. */
+    mention(phase: string, done: number, total: number): void {
+      if (Date.now() - askedAt < 500) return;
+      askedAt = Date.now();
+      say(phase, done, total).catch(
+        (error: unknown) => void process.stderr.write(`survey: ${String(error)}\n`),
+      );
+    },
+    isStopped: () => isStopped,
+  };
+}
+
+type Reporter = ReturnType<typeof reporter>;
+
 async function readInto(
+  db: Database,
   client: PoolClient,
   site: Site,
-  survey: { id: number; number: number },
-): Promise<SurveyCounts> {
-  const connection = await openConnection(site);
-  const { files, skipped } = await connection.list();
-  const pages = pagesOf(files);
-  await client.query('update surveys set pages_total = $2, pages_done = 0 where id = $1', [
-    survey.id,
-    pages.length,
-  ]);
-  const addressing = addressingOf(site);
-  const sheets = await readSheets(connection, files, addressing);
-  const sheetsKey = keyOf(sheets);
-  const known = await knownPages(client, site.id, sheetsKey);
-
-  let changedPages = 0;
-  for (let from = 0; from < pages.length; from += BATCH_PAGES) {
-    const batch = pages.slice(from, from + BATCH_PAGES);
-    const read: ReadPage[] = [];
-    for (const file of batch) {
-      const page = await readOne(connection, file, known);
-      if (!page) continue;
-      const reading = readPageBytes(page, addressing, (path) => sheets.get(path));
-      read.push({ ...page, file, sheetsKey, reading });
-    }
-    changedPages += read.length;
-    await inTransaction(client, () => writePages(client, { siteId: site.id, survey: survey.number }, read));
-    await client.query('update surveys set pages_done = $2 where id = $1', [survey.id, from + batch.length]);
-  }
-  await inTransaction(client, async () => {
-    await writeDormant(client, site, { sheets, survey: survey.number });
-    await closeGone(client, site.id, { survey: survey.number, paths: pages.map(({ path }) => path) });
+  survey: Running,
+): Promise<{ counts: SurveyCounts; isStopped: boolean }> {
+  const report = reporter(db, survey);
+  const connection = await openForSurvey(db, site, survey.number, {
+    isStopped: report.isStopped,
+    onProgress: (done, total) => report.mention('asking the server', done, total),
   });
+  try {
+    return await readThrough(client, site, survey, { connection, report });
+  } finally {
+    await connection.close();
+  }
+}
+
+async function readThrough(
+  client: PoolClient,
+  site: Site,
+  survey: Running,
+  { connection, report }: { connection: SurveyConnection; report: Reporter },
+): Promise<{ counts: SurveyCounts; isStopped: boolean }> {
+  const { files, skipped, isWhole } = await connection.list();
+  const pages = pagesOf(files);
+  await report.say('reading pages', 0, pages.length);
+  const sources = await readSources(connection, files);
+  const at: WritingAt = {
+    siteId: site.id,
+    survey: survey.number,
+    sheetsKey: keyOf(sources),
+    sections: await patternsOf(client, site.id),
+  };
+  const known = await knownPages(client, at);
+  const pool = openReadingPool(addressingOf(site), sources, pages.length - known.size);
+  let changedPages = 0;
+  try {
+    const changed = changedPagesOf({ connection, pages, known, report });
+    for await (const batch of pool.read(changed.bytes(), 'records')) {
+      const read: ReadPage[] = batch.map((found) => ({ ...changed.take(found.path), found }));
+      await inTransaction(client, () => writePages(client, at, read));
+      changedPages += read.length;
+      await report.say('reading pages', changed.looked(), pages.length);
+    }
+    await report.say('closing', pages.length, pages.length);
+    await inTransaction(client, async () => {
+      await writeAllDormant(client, site, at, { pool, sources });
+      if (isWhole && !report.isStopped())
+        await closeGonePages(
+          client,
+          at,
+          pages.map(({ path }) => path),
+        );
+    });
+  } finally {
+    await pool.close();
+  }
+  await report.say('looking at files', pages.length, pages.length);
+  const isStopped = report.isStopped();
   const fileCount = await surveyFiles(client, connection, { siteId: site.id, survey: survey.number, files });
-  for (const sheet of sheets.keys()) await storeBytes(await connection.read(sheet));
+  for (const { path } of sources) await storeBytes(await connection.read(path));
+  await updateReach(client, site.id);
+  const difference = await countDifference(client, at);
   const { rows } = await client.query<{ count: string }>(
     'select count(*) from placements where site_id = $1 and until_survey is null',
     [site.id],
   );
-  return {
+  const counts = {
     pages: pages.length,
     changedPages,
     placements: Number(rows[0]?.count ?? 0),
     files: fileCount,
-    skipped: skipped.slice(0, 200),
+    skipped: skipped.slice(0, 500),
+    ...difference,
   };
+  return { counts, isStopped };
 }
 
-function keyOf(sheets: ReadonlyMap<string, SheetText>): string {
+function keyOf(sources: readonly SharedSource[]): string {
   const hash = createHash('sha256');
-  for (const [path, sheet] of sheets) hash.update(`${path}\0${sheet.source.text}\0`);
+  for (const { path, bytes } of sources) hash.update(`${path}\0`).update(new Uint8Array(bytes)).update('\0');
   return hash.digest('hex');
+}
+
+async function patternsOf(client: PoolClient, siteId: number): Promise<string[]> {
+  const { rows } = await client.query<{ pattern: string }>(
+    'select pattern from sections where site_id = $1',
+    [siteId],
+  );
+  return rows.map(({ pattern }) => pattern);
 }
 
 /** Hash by path of the pages that need not be read again if their bytes are the same. */
 async function knownPages(
   client: PoolClient,
-  siteId: number,
-  sheetsKey: string,
+  { siteId, sheetsKey }: WritingAt,
 ): Promise<Map<string, string>> {
   const { rows } = await client.query<{ path: string; sha256: string }>(
     'select path, sha256 from pages where site_id = $1 and gone_in is null and sheets_key = $2',
@@ -124,21 +194,59 @@ async function knownPages(
   return new Map(rows.map(({ path, sha256: hash }) => [path, hash]));
 }
 
-/** A page's bytes where they are new; `null` where nothing changed or the page is beyond reading. */
-async function readOne(connection: ReadableConnection, file: SiteFile, known: ReadonlyMap<string, string>) {
-  if (file.sizeBytes > MAX_PAGE_BYTES) return null;
-  const bytes = await connection.read(file.path);
-  const hash = sha256(bytes);
-  if (known.get(file.path) === hash) return null;
-  await storeBytes(bytes);
-  return { path: file.path, bytes, hash };
+/** The pages whose bytes are new, kept in the store as they are read; the others are only looked at. */
+function changedPagesOf({
+  connection,
+  pages,
+  known,
+  report,
+}: {
+  connection: SurveyConnection;
+  pages: readonly SiteFile[];
+  known: ReadonlyMap<string, string>;
+  report: Reporter;
+}) {
+  const open = new Map<string, { file: SiteFile; sha256: string }>();
+  let looked = 0;
+  const readOne = async (file: SiteFile): Promise<PageBytes | null> => {
+    const given = connection.hashOf?.(file.path);
+    if (given !== undefined && known.get(file.path) === given) return null;
+    const bytes = await connection.read(file.path);
+    const hash = given ?? sha256(bytes);
+    if (known.get(file.path) === hash) return null;
+    if (given === undefined) await storeBytes(bytes);
+    open.set(file.path, { file, sha256: hash });
+    return { path: file.path, bytes, url: file.url, httpCharset: file.httpCharset };
+  };
+  return {
+    looked: () => looked,
+    take(path: string) {
+      const entry = open.get(path);
+      if (!entry) throw new Error(`${path} was not handed out`);
+      open.delete(path);
+      return entry;
+    },
+    async *bytes(): AsyncGenerator<PageBytes> {
+      for (let from = 0; from < pages.length && !report.isStopped(); from += AT_ONCE) {
+        const some = pages.slice(from, from + AT_ONCE).filter(({ sizeBytes }) => sizeBytes <= MAX_TEXT_BYTES);
+        const read = await Promise.all(some.map(readOne));
+        looked = Math.min(pages.length, from + AT_ONCE);
+        report.mention('reading pages', looked, pages.length);
+        for (const page of read) if (page) yield page;
+      }
+    },
+  };
 }
 
-/** Rules of style sheets that meet nothing on any page, written anew at each survey: they are few. */
-async function writeDormant(
+/** Files that are read side by side: disks and servers answer faster so. */
+const AT_ONCE = 16;
+
+/** Rules of style sheets that meet nothing on any page. */
+async function writeAllDormant(
   client: PoolClient,
   site: Site,
-  { sheets, survey }: { sheets: ReadonlyMap<string, SheetText>; survey: number },
+  at: WritingAt,
+  { pool, sources }: { pool: ReadingPool; sources: readonly SharedSource[] },
 ): Promise<void> {
   const { rows } = await client.query<{ source_path: string; start: number }>(
     `select distinct source_path, start from placements
@@ -146,31 +254,9 @@ async function writeDormant(
     [site.id],
   );
   const met = new Set(rows.map((row) => `${row.source_path}#${row.start}`));
-  const dormant: Placement[] = [...sheets.values()].flatMap((sheet) =>
-    dormantPlacements(sheet, met, addressingOf(site)),
-  );
-  await client.query(
-    'delete from placements where site_id = $1 and dormant and page_path = source_path and page_path = any($2::text[])',
-    [site.id, [...sheets.keys()]],
-  );
-  await writePlacements(client, { siteId: site.id, survey }, dormant);
-}
-
-/** Marks pages that are no longer there, and ends their placements. */
-async function closeGone(
-  client: PoolClient,
-  siteId: number,
-  { survey, paths }: { survey: number; paths: readonly string[] },
-): Promise<void> {
-  const { rows } = await client.query<{ path: string }>(
-    `update pages set gone_in = $2 where site_id = $1 and gone_in is null and not (path = any($3::text[])) returning path`,
-    [siteId, survey, paths],
-  );
-  if (rows.length === 0) return;
-  await client.query(
-    'update placements set until_survey = $2 where site_id = $1 and until_survey is null and page_path = any($3::text[])',
-    [siteId, survey, rows.map(({ path }) => path)],
-  );
+  const dormant = pool.shelf.sheets().flatMap((sheet) => dormantPlacements(sheet, met, addressingOf(site)));
+  const sheets = sources.map(({ path }) => path);
+  await writeDormant(client, at, { sheets, json: jsonOf(dormant, 'records') });
 }
 
 /** Runs statements as one transaction of a session. */

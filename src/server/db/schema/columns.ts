@@ -1,5 +1,5 @@
 /** Columns that many tables have in the same form. */
-import { integer, timestamp } from 'drizzle-orm/pg-core';
+import { customType, integer, timestamp } from 'drizzle-orm/pg-core';
 import { sites } from './sites';
 
 /** A moment, with its time zone. */
@@ -10,3 +10,6 @@ export const ofSite = () =>
   integer('site_id')
     .notNull()
     .references(() => sites.id, { onDelete: 'cascade' });
+
+/** PostgreSQL's text search vector; it is generated, never written. */
+export const searchColumn = customType<{ data: string }>({ dataType: () => 'tsvector' });

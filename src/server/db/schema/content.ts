@@ -4,17 +4,22 @@ import {
   bigint,
   bigserial,
   boolean,
+  doublePrecision,
   index,
   integer,
   jsonb,
   pgTable,
+  primaryKey,
   serial,
   text,
   uniqueIndex,
 } from 'drizzle-orm/pg-core';
+import type { NearMiss } from '@/core/address/near-miss';
 import type { PlacementKind } from '@/core/markup/kinds/kind';
 import type { DeclaredSlot, LinkAround, PlacementContext, WordAnchors } from '@/core/markup/placement';
-import { moment, ofSite } from './columns';
+import type { FileRole } from '../../connections/connection';
+import { user } from './accounts';
+import { moment, ofSite, searchColumn } from './columns';
 
 export const pages = pgTable(
   'pages',
@@ -32,12 +37,28 @@ export const pages = pgTable(
     /** Fingerprint of the site's style sheets when the page was read: what a page shows depends on them. */
     sheetsKey: text('sheets_key').notNull(),
     modifiedAt: moment('modified_at'),
+    /** The survey that first found it, and the one that found it changed last. */
+    sinceIn: integer('since_in').notNull(),
+    changedIn: integer('changed_in').notNull(),
     /** The survey that read it last, and the one that no longer found it. */
     readIn: integer('read_in').notNull(),
     goneIn: integer('gone_in'),
+    /** For a page that was found elsewhere before: its path then. */
+    movedFrom: text('moved_from'),
+    /** Paths of the site's pages that it leads to. */
+    leadsTo: jsonb('leads_to').$type<readonly string[]>().notNull().default([]),
+    /** Page views a month, as counted or estimated. */
+    reach: doublePrecision('reach').notNull().default(0),
+    /** The words readers meet on it. */
+    words: text('words').notNull().default(''),
+    search: searchColumn('search').generatedAlwaysAs(
+      sql`setweight(to_tsvector('simple', coalesce(title, '')), 'A') || setweight(to_tsvector('simple', translate(path, '/-_.?=&', '       ')), 'B') || setweight(to_tsvector('simple', words), 'C')`,
+    ),
   },
   (table) => [
     uniqueIndex('pages_path').on(table.siteId, table.path),
+    index('pages_search').using('gin', table.search),
+    index('pages_reach').on(table.siteId, table.reach),
     index('pages_section').on(table.siteId, table.section, table.path),
   ],
 );
@@ -57,6 +78,9 @@ export const files = pgTable(
     /** Why its picture can't be read, in words. */
     problem: text('problem'),
     modifiedMs: bigint('modified_ms', { mode: 'number' }),
+    /** For a missing file: one that is there under nearly that name, and what differs. */
+    nearPath: text('near_path'),
+    nearKind: text('near_kind').$type<NearMiss['kind']>(),
     seenIn: integer('seen_in').notNull(),
     goneIn: integer('gone_in'),
   },
@@ -83,6 +107,9 @@ export const placements = pgTable(
     end: integer('end').notNull(),
     line: integer('line').notNull(),
     column: integer('column').notNull(),
+    /** Where it stands in the structure of its page. */
+    spot: text('spot').notNull(),
+    /** The same place through all surveys: the spot at which it was first seen. */
     thread: text('thread').notNull(),
     alt: text('alt'),
     name: text('name').notNull(),
@@ -105,5 +132,84 @@ export const placements = pgTable(
     index('placements_page')
       .on(table.siteId, table.pagePath, table.ordinal)
       .where(sql`until_survey is null`),
+    index('placements_since').on(table.siteId, table.sinceSurvey),
+    index('placements_until')
+      .on(table.siteId, table.untilSurvey)
+      .where(sql`until_survey is not null`),
   ],
+);
+
+/** A part of the site with an owner: the pages whose address fits a pattern. */
+export const sections = pgTable(
+  'sections',
+  {
+    id: serial('id').primaryKey(),
+    siteId: ofSite(),
+    name: text('name').notNull(),
+    /** Folder (`news`), or a pattern with `*` (`news/20*`). Of several that fit, the longest counts. */
+    pattern: text('pattern').notNull(),
+    ownerId: text('owner_id').references(() => user.id, { onDelete: 'set null' }),
+  },
+  (table) => [uniqueIndex('sections_pattern').on(table.siteId, table.pattern)],
+);
+
+/** Space that pictures take on a page, as a reader's browser laid it out. */
+export const slots = pgTable(
+  'slots',
+  {
+    id: bigserial('id', { mode: 'number' }).primaryKey(),
+    siteId: ofSite(),
+    pagePath: text('page_path').notNull(),
+    /** The page's bytes and the place in its source it was measured for. */
+    sha256: text('sha256').notNull(),
+    sourcePath: text('source_path').notNull(),
+    start: integer('start').notNull(),
+    width: text('width').$type<'desktop' | 'phone'>().notNull(),
+    /** CSS pixels, from the page's top left. */
+    x: doublePrecision('x').notNull(),
+    y: doublePrecision('y').notNull(),
+    widthPx: doublePrecision('width_px').notNull(),
+    heightPx: doublePrecision('height_px').notNull(),
+    fit: text('fit').notNull(),
+  },
+  (table) => [
+    uniqueIndex('slots_place').on(table.siteId, table.pagePath, table.width, table.sourcePath, table.start),
+  ],
+);
+
+/** Addresses of a live site as they were last read: what lets the next survey ask for changes only. */
+export const addresses = pgTable(
+  'addresses',
+  {
+    siteId: ofSite(),
+    url: text('url').notNull(),
+    finalUrl: text('final_url'),
+    path: text('path'),
+    role: text('role').$type<FileRole>(),
+    sha256: text('sha256'),
+    sizeBytes: bigint('size_bytes', { mode: 'number' }),
+    charset: text('charset'),
+    etag: text('etag'),
+    lastModified: text('last_modified'),
+    links: jsonb('links').$type<readonly string[]>().notNull().default([]),
+    sheets: jsonb('sheets').$type<readonly string[]>().notNull().default([]),
+    fromUrl: text('from_url'),
+    depth: integer('depth').notNull().default(0),
+    /** The survey that wants it read, and the one that read it last. */
+    queuedIn: integer('queued_in').notNull(),
+    readIn: integer('read_in'),
+    problem: text('problem'),
+  },
+  (table) => [primaryKey({ columns: [table.siteId, table.url] })],
+);
+
+/** Page views a month that a log or a table told. */
+export const pageViews = pgTable(
+  'page_views',
+  {
+    siteId: ofSite(),
+    path: text('path').notNull(),
+    views: doublePrecision('views').notNull(),
+  },
+  (table) => [primaryKey({ columns: [table.siteId, table.path] })],
 );

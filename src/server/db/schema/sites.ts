@@ -1,12 +1,20 @@
 /** Sites and their surveys: what is read, and when it was. */
-import { integer, jsonb, pgTable, serial, text, timestamp, uniqueIndex } from 'drizzle-orm/pg-core';
+import { boolean, integer, jsonb, pgTable, serial, text, timestamp, uniqueIndex } from 'drizzle-orm/pg-core';
 import type { Problem } from '@/core/problem';
 
 /** How a site is reached. A ZIP is unpacked into a folder of Ibidem's own and written there. */
-export interface ConnectionSettings {
-  readonly kind: 'folder' | 'zip';
-  readonly folder: string;
-}
+export type ConnectionSettings =
+  | { readonly kind: 'folder' | 'zip'; readonly folder: string }
+  | {
+      readonly kind: 'http';
+      readonly start: string;
+      /** Hosts (`host` or `host:port`) that may stand at private addresses. */
+      readonly privateHosts: readonly string[];
+      readonly maxPages: number;
+    };
+
+/** How often a site is surveyed of itself. */
+export type SurveyEvery = 'day' | 'week' | 'month';
 
 export const sites = pgTable('sites', {
   id: serial('id').primaryKey(),
@@ -17,13 +25,25 @@ export const sites = pgTable('sites', {
   liveUrl: text('live_url'),
   /** Other host names under which pages refer to the site itself. */
   hosts: jsonb('hosts').$type<readonly string[]>().notNull().default([]),
+  /** Parameters of addresses that only make browsers fetch anew. */
+  cacheBusters: jsonb('cache_busters').$type<readonly string[]>().notNull().default([]),
+  /** `null`: only when somebody asks. */
+  surveyEvery: text('survey_every').$type<SurveyEvery>(),
+  /** Where the page views come from, in words: `access.log, 1 to 30 November`; `null` where they are estimated. */
+  reachFrom: text('reach_from'),
   createdAt: timestamp('created_at', { withTimezone: true }).notNull().defaultNow(),
 });
 
-export type SurveyState = 'waiting' | 'running' | 'done' | 'failed';
+export type SurveyState = 'waiting' | 'running' | 'done' | 'failed' | 'stopped';
 
 /** What a survey counted. */
 export interface SurveyCounts {
+  readonly newPages?: number;
+  readonly gonePages?: number;
+  readonly newPlacements?: number;
+  readonly gonePlacements?: number;
+  readonly changedPlacements?: number;
+  readonly movedPlacements?: number;
   readonly pages: number;
   readonly changedPages: number;
   readonly placements: number;
@@ -45,6 +65,10 @@ export const surveys = pgTable(
     pagesDone: integer('pages_done').notNull().default(0),
     pagesTotal: integer('pages_total').notNull().default(0),
     counts: jsonb('counts').$type<SurveyCounts>(),
+    /** Somebody asked to stop it; what was read stays. */
+    stopWanted: boolean('stop_wanted').notNull().default(false),
+    /** What it does now, in words. */
+    phase: text('phase').notNull().default(''),
     problem: jsonb('problem').$type<Problem>(),
     startedAt: timestamp('started_at', { withTimezone: true }),
     finishedAt: timestamp('finished_at', { withTimezone: true }),

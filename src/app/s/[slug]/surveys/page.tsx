@@ -2,7 +2,13 @@ import { siteBySlug, surveysOf } from '@/app/_data/site';
 import { Empty } from '@/ui/empty';
 import { count, dateText } from '@/ui/format';
 import { ProblemText } from '@/ui/problem-text';
+import type { ConnectionSettings } from '@/server/db/schema/sites';
 import { SurveyNow } from './survey-now';
+
+function connectionText(connection: ConnectionSettings): string {
+  if (connection.kind === 'http') return `of ${connection.start}`;
+  return connection.kind === 'zip' ? 'of the unpacked ZIP' : `of ${connection.folder}`;
+}
 
 export const metadata = { title: 'Surveys' };
 
@@ -14,9 +20,7 @@ export default async function SurveysPage({ params }: { params: Promise<{ slug: 
     <main className="min-h-[calc(100vh-46px)] bg-sheet">
       <div className="flex items-center gap-4 border-b border-line px-5 py-2.5">
         <h1 className="text-lg font-semibold">Surveys</h1>
-        <span className="truncate text-ink-2">
-          {site.connection.kind === 'zip' ? 'of the unpacked ZIP' : `of ${site.connection.folder}`}
-        </span>
+        <span className="truncate text-ink-2">{connectionText(site.connection)}</span>
         <span className="ml-auto" />
         <SurveyNow slug={site.slug} siteId={site.id} isBusy={isBusy} />
       </div>

@@ -15,6 +15,7 @@ const HEADERS = {
 interface Found {
   readonly format: string | null;
   readonly path: string | null;
+  readonly id: number;
   readonly connection: ConnectionSettings;
 }
 
@@ -28,7 +29,7 @@ export async function GET(
   if (error) return new Response('That is no picture’s address.', { status: 400 });
   const { slug, sha } = value as { slug: string; sha: string };
   const { rows } = await database().pool.query<Found>(
-    `select p.format, p.path, s.connection from sites s join (
+    `select p.format, p.path, s.id, s.connection from sites s join (
        select site_id, sha256, format, path from files
        union all select site_id, sha256, format, null from intake
        union all select e.site_id, n.sha256, n.rendition ->> 'format', null
@@ -49,7 +50,7 @@ export async function GET(
 async function wholeBytes(found: Found, sha: string): Promise<Uint8Array | null> {
   const kept = await storedBytes(sha).catch(() => null);
   if (kept || !found.path) return kept;
-  const connection = await openConnection(found);
+  const connection = await openConnection(database(), found);
   return connection.read(found.path).catch(() => null);
 }
 

@@ -1,0 +1,55 @@
+/** What can go wrong at an address, in words. */
+import { ProblemError } from '../../problem-error';
+
+const REMEDIES = {
+  ADDRESS_SLOW: 'Try again when the server is less busy.',
+  ADDRESS_UNREACHED: 'See whether the address opens in a browser, and try again.',
+  ADDRESS_UNKNOWN: 'Look at how the host’s name is written.',
+  ADDRESS_TLS: 'Ask whoever runs the server to renew or mend its certificate.',
+  ADDRESS_STATUS: 'Mend or take out the link that leads there.',
+  ADDRESS_REDIRECT: 'Mend the redirect on the server.',
+  ADDRESS_LARGE: 'Pages of this size are not read; put large files behind links.',
+  ADDRESS_BROKEN: 'Ask whoever runs the server to look into it.',
+} as const;
+
+export type AddressProblemCode = keyof typeof REMEDIES;
+
+/** @param status the HTTP status, where the server answered with one */
+export function addressProblem(
+  code: AddressProblemCode,
+  url: string,
+  why: string,
+  status?: number,
+): ProblemError {
+  const what = `${url} could not be read.`;
+  return new ProblemError({ code, what, why, remedy: REMEDIES[code] }, status ? { cause: { status } } : {});
+}
+
+/** What a failed connection comes to. */
+export function problemOfFailure(error: unknown, url: string): ProblemError {
+  const known = findProblem(error);
+  if (known) return known;
+  const { code, message } = deepest(error);
+  if (/^(?:ENOTFOUND|EAI_AGAIN|EAI_\w+|ENODATA)$/.test(code)) {
+    return addressProblem('ADDRESS_UNKNOWN', url, `No server is known by that name (${code}).`);
+  }
+  if (/CERT|TLS|SSL|SELF_SIGNED|UNABLE_TO_VERIFY|ALTNAME/i.test(code)) {
+    return addressProblem('ADDRESS_TLS', url, `Its certificate can’t be trusted (${message}).`);
+  }
+  if (/TIMEOUT|ETIMEDOUT/.test(code)) {
+    return addressProblem('ADDRESS_SLOW', url, 'The server did not answer in time.');
+  }
+  return addressProblem('ADDRESS_UNREACHED', url, `The connection failed (${code || message}).`);
+}
+
+function findProblem(error: unknown): ProblemError | null {
+  for (let at = error; at instanceof Error; at = at.cause) if (at instanceof ProblemError) return at;
+  return null;
+}
+
+function deepest(error: unknown): { code: string; message: string } {
+  if (error instanceof AggregateError && error.errors.length > 0) return deepest(error.errors[0]);
+  if (!(error instanceof Error)) return { code: '', message: String(error) };
+  if (error.cause instanceof Error) return deepest(error.cause);
+  return { code: 'code' in error ? String(error.code) : '', message: error.message };
+}

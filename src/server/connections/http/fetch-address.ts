@@ -1,0 +1,276 @@
+/** Fetches addresses of the web within bounds: of time, size, redirects and politeness. It only ever asks (GET). */
+import { setTimeout as pause } from 'node:timers/promises';
+import { promisify } from 'node:util';
+import { brotliDecompress, gunzip, inflate, inflateRaw } from 'node:zlib';
+import PQueue from 'p-queue';
+import { Agent, request } from 'undici';
+import { ProblemError } from '../../problem-error';
+import { addressProblem, problemOfFailure } from './address-problem';
+import { guardedLookup, isAllowedPrivate, refusePrivateLiteral, type PrivateHosts } from './guard-address';
+
+export interface FetchLimits {
+  /** Bytes of one answer, packed or unpacked. */
+  readonly maxBytes: number;
+  /** Time for one answer as a whole, in ms; a server that drips is given up on. */
+  readonly totalMs: number;
+  /** Time without a byte, in ms. */
+  readonly idleMs: number;
+  readonly redirects: number;
+  /** How often an address is asked before it is given up on. */
+  readonly attempts: number;
+  /** Wait before the second attempt, in ms; it doubles with each. */
+  readonly backOffMs: number;
+  /** Requests to one host at a time. */
+  readonly concurrency: number;
+  /** Requests to one host in a second; `Infinity` for as many as it answers. */
+  readonly perSecond: number;
+}
+
+export const FETCH_LIMITS: FetchLimits = {
+  maxBytes: 20 * 1024 ** 2,
+  totalMs: 60_000,
+  idleMs: 15_000,
+  redirects: 10,
+  attempts: 3,
+  backOffMs: 500,
+  concurrency: 4,
+  perSecond: 20,
+};
+
+/** What a server told about a file, by which it can say later that nothing has changed. */
+export interface Validators {
+  readonly etag: string | null;
+  readonly lastModified: string | null;
+}
+
+export interface Fetched extends Validators {
+  /** Where the answer came from, redirects followed. */
+  readonly url: string;
+  /** Addresses that led on to the next, in order. */
+  readonly redirects: readonly string[];
+  /** 200 to 299, 304, or 3xx with `leadsTo`. */
+  readonly status: number;
+  /** Media type, lower case, without parameters; empty where the server said none. */
+  readonly type: string;
+  readonly charset: string | null;
+  readonly bytes: Uint8Array;
+  /** A redirect that was not followed because it leads away. */
+  readonly leadsTo: string | null;
+}
+
+export interface FetchOptions {
+  readonly known?: Validators | null;
+  /** Redirects to addresses outside are told, not followed. */
+  readonly within?: (url: string) => boolean;
+}
+
+export interface Fetcher {
+  /** @throws ProblemError `ADDRESS_…` that says what went wrong at that address */
+  get(url: string, options?: FetchOptions): Promise<Fetched>;
+  /** Asks a host no more often than once in so many ms (robots.txt may say so). */
+  slowDown(host: string, everyMs: number): void;
+  close(): Promise<void>;
+}
+
+const USER_AGENT = 'Ibidem/0.1 (survey of the pictures of a site, for its maintainer)';
+const TRY_AGAIN = new Set([408, 425, 429, 500, 502, 503, 504]);
+const MAX_PAUSE_MS = 30_000;
+
+/** Opens a fetcher. @param allowed hosts that may be at private addresses; they are not held to a rate either */
+export function openFetcher(allowed: PrivateHosts, given: Partial<FetchLimits> = {}): Fetcher {
+  const limits = { ...FETCH_LIMITS, ...given };
+  const isAllowed = (hostname: string) =>
+    allowed === 'all' || allowed.some((host) => host.replace(/:\d+$/, '') === hostname);
+  const dispatcher = new Agent({
+    connect: { lookup: guardedLookup(isAllowed), timeout: limits.idleMs },
+    connections: limits.concurrency,
+    bodyTimeout: limits.idleMs,
+    headersTimeout: limits.idleMs,
+    keepAliveTimeout: 10_000,
+  });
+  const queues = new Map<string, PQueue>();
+  const queueOf = (url: URL): PQueue => {
+    let queue = queues.get(url.host);
+    if (!queue) {
+      const isHeld = Number.isFinite(limits.perSecond) && !isAllowedPrivate(url, allowed);
+      const pace = isHeld ? { interval: 1000, intervalCap: limits.perSecond } : {};
+      queue = new PQueue({ concurrency: limits.concurrency, ...pace });
+      queues.set(url.host, queue);
+    }
+    return queue;
+  };
+
+  const once = async (url: URL, known: Validators | null | undefined): Promise<Answer> => {
+    refusePrivateLiteral(url, allowed);
+    const deadline = new AbortController();
+    const timer = setTimeout(() => deadline.abort(), limits.totalMs);
+    try {
+      const response = await request(url, {
+        dispatcher,
+        signal: deadline.signal,
+        headers: {
+          'user-agent': USER_AGENT,
+          accept: '*/*',
+          'accept-encoding': 'gzip, deflate, br',
+          ...(known?.etag ? { 'if-none-match': known.etag } : {}),
+          ...(known?.lastModified ? { 'if-modified-since': known.lastModified } : {}),
+        },
+      });
+      const header = (name: string) => headerOf(response.headers, name);
+      const status = response.statusCode;
+      const isWanted = status >= 200 && status < 300;
+      const packed = isWanted
+        ? await collect(response.body, limits.maxBytes, url)
+        : await response.body.dump().then(() => EMPTY);
+      const bytes = await unpack(packed, header('content-encoding'), { url, maxBytes: limits.maxBytes });
+      return { status, header, bytes };
+    } catch (error) {
+      throw deadline.signal.aborted
+        ? addressProblem(
+            'ADDRESS_SLOW',
+            url.href,
+            `No whole answer came in ${limits.totalMs / 1000} seconds.`,
+          )
+        : problemOfFailure(error, url.href);
+    } finally {
+      clearTimeout(timer);
+    }
+  };
+
+  const insistent = async (url: URL, known: Validators | null | undefined): Promise<Answer> => {
+    const queue = queueOf(url);
+    for (let attempt = 1; ; attempt++) {
+      const isLast = attempt >= limits.attempts;
+      try {
+        const answer = (await queue.add(() => once(url, known))) as Answer;
+        if (!TRY_AGAIN.has(answer.status) || isLast) return answer;
+        await pause(waitFor(answer.header('retry-after'), limits.backOffMs * 2 ** (attempt - 1)));
+      } catch (error) {
+        const isPassing = error instanceof ProblemError && error.problem.code === 'ADDRESS_UNREACHED';
+        if (!isPassing || isLast) throw error;
+        await pause(limits.backOffMs * 2 ** (attempt - 1));
+      }
+    }
+  };
+
+  return {
+    async get(address, { known, within } = {}) {
+      const redirects: string[] = [];
+      let url = new URL(address);
+      for (;;) {
+        const answer = await insistent(url, redirects.length === 0 ? known : null);
+        const { status, header, bytes } = answer;
+        const location = status >= 300 && status < 400 && status !== 304 ? header('location') : null;
+        const [type = '', ...parameters] = (header('content-type') ?? '').split(';');
+        const fetched: Fetched = {
+          url: url.href,
+          redirects,
+          status,
+          type: type.trim().toLowerCase(),
+          charset: /charset\s*=\s*"?([^\s";]+)/i.exec(parameters.join(';'))?.[1] ?? null,
+          bytes,
+          etag: header('etag'),
+          lastModified: header('last-modified'),
+          leadsTo: null,
+        };
+        if (location === null) {
+          if ((status >= 200 && status < 300) || status === 304) return fetched;
+          throw addressProblem('ADDRESS_STATUS', url.href, statusText(status), status);
+        }
+        const next = nextOf(location, url);
+        if (next === null || !/^https?:$/.test(next.protocol)) {
+          throw addressProblem(
+            'ADDRESS_REDIRECT',
+            address,
+            `It leads to ${location}, which is no web address.`,
+          );
+        }
+        if (within && !within(next.href)) return { ...fetched, leadsTo: next.href };
+        if (redirects.includes(next.href) || next.href === url.href || redirects.length >= limits.redirects) {
+          throw addressProblem('ADDRESS_REDIRECT', address, `It leads on without end (to ${next.href}).`);
+        }
+        redirects.push(url.href);
+        url = next;
+      }
+    },
+    slowDown(host, everyMs) {
+      const queue = new PQueue({ concurrency: 1, interval: everyMs, intervalCap: 1 });
+      queues.set(host, queue);
+    },
+    close: () => dispatcher.destroy(),
+  };
+}
+
+interface Answer {
+  readonly status: number;
+  readonly header: (name: string) => string | null;
+  readonly bytes: Uint8Array;
+}
+
+const EMPTY: Uint8Array = new Uint8Array(0);
+
+function headerOf(headers: Record<string, string | string[] | undefined>, name: string): string | null {
+  const value = headers[name];
+  return (Array.isArray(value) ? value[0] : value) ?? null;
+}
+
+function nextOf(location: string, from: URL): URL | null {
+  return URL.canParse(location, from) ? new URL(location, from) : null;
+}
+
+function waitFor(retryAfter: string | null, otherwiseMs: number): number {
+  const seconds = Number(retryAfter);
+  if (retryAfter === null || retryAfter.trim() === '') return otherwiseMs;
+  const ms = Number.isFinite(seconds) ? seconds * 1000 : Date.parse(retryAfter) - Date.now();
+  return Number.isFinite(ms) ? Math.min(MAX_PAUSE_MS, Math.max(0, ms)) : otherwiseMs;
+}
+
+function statusText(status: number): string {
+  if (status === 404 || status === 410) return `The server has nothing there (${status}).`;
+  if (status === 401 || status === 403) return `The server does not show it to everybody (${status}).`;
+  if (status === 429) return 'The server says it is asked too often (429).';
+  return status >= 500 ? `The server failed (${status}).` : `The server answered ${status}.`;
+}
+
+async function collect(body: AsyncIterable<Uint8Array>, maxBytes: number, url: URL): Promise<Uint8Array> {
+  const chunks: Uint8Array[] = [];
+  let length = 0;
+  for await (const chunk of body) {
+    length += chunk.length;
+    if (length > maxBytes) throw tooLarge(url, maxBytes);
+    chunks.push(chunk);
+  }
+  return chunks.length === 1 ? (chunks[0] as Uint8Array) : Buffer.concat(chunks, length);
+}
+
+function tooLarge(url: URL, maxBytes: number): ProblemError {
+  return addressProblem(
+    'ADDRESS_LARGE',
+    url.href,
+    `It is larger than ${Math.round(maxBytes / 1024 ** 2)} MB.`,
+  );
+}
+
+const UNPACKERS: Readonly<
+  Record<string, (bytes: Uint8Array, options: { maxOutputLength: number }) => Promise<Buffer>>
+> = {
+  gzip: promisify(gunzip),
+  'x-gzip': promisify(gunzip),
+  br: promisify(brotliDecompress),
+  // Servers that say "deflate" mean either of two forms; the first byte tells them apart (RFC 1950, §2.2).
+  deflate: (bytes, options) =>
+    promisify(((bytes[0] ?? 0) & 0x0f) === 8 ? inflate : inflateRaw)(bytes, options),
+};
+
+async function unpack(
+  bytes: Uint8Array,
+  encoding: string | null,
+  { url, maxBytes }: { url: URL; maxBytes: number },
+): Promise<Uint8Array> {
+  const unpacker = UNPACKERS[encoding?.trim().toLowerCase() ?? ''];
+  if (!unpacker || bytes.length === 0) return bytes;
+  return unpacker(bytes, { maxOutputLength: maxBytes }).catch((error: NodeJS.ErrnoException) => {
+    if (error.code === 'ERR_BUFFER_TOO_LARGE') throw tooLarge(url, maxBytes);
+    throw addressProblem('ADDRESS_BROKEN', url.href, `Its ${encoding} packing is broken (${error.message}).`);
+  });
+}

@@ -1,0 +1,58 @@
+/**
+ * Keeps requests from addresses inside the house: loopback, private and link-local networks, whatever name leads
+ * there. The check is made on the address that is connected to, so a name that changes its answer gains nothing.
+ */
+import { lookup as lookUp, type LookupAddress, type LookupOptions } from 'node:dns';
+import ipaddr from 'ipaddr.js';
+import type { Problem } from '@/core/problem';
+import { ProblemError } from '../../problem-error';
+
+/** Which hosts may be at a private address: none, all, or those named (`host` or `host:port`, lower case). */
+export type PrivateHosts = 'all' | readonly string[];
+
+/** Whether an IP address is one of the public internet. Addresses written inside IPv6 are taken out first. */
+export function isPublicAddress(address: string): boolean {
+  if (!ipaddr.isValid(address)) return false;
+  const parsed = ipaddr.process(address);
+  if (parsed.range() !== 'unicast') return false;
+  // 6to4, Teredo and NAT64 are told apart by `range`; the shared and benchmark networks of IPv4 likewise.
+  return true;
+}
+
+/** Whether a URL's host may be at a private address. */
+export function isAllowedPrivate(url: URL, allowed: PrivateHosts): boolean {
+  return allowed === 'all' || allowed.includes(url.host) || allowed.includes(url.hostname);
+}
+
+/** @throws ProblemError `ADDRESS_PRIVATE` where a URL names an address inside the house outright */
+export function refusePrivateLiteral(url: URL, allowed: PrivateHosts): void {
+  const host = url.hostname.replace(/^\[|\]$/g, '');
+  if (ipaddr.isValid(host) && !isPublicAddress(host) && !isAllowedPrivate(url, allowed)) {
+    throw new ProblemError(privateProblem(url.host));
+  }
+}
+
+function privateProblem(host: string): Problem {
+  return {
+    code: 'ADDRESS_PRIVATE',
+    what: `${host} was not asked.`,
+    why: 'It is an address inside the house (loopback, private or link-local), where a site’s pages have no business.',
+    remedy: 'If the site does stand there, allow that host for it.',
+  };
+}
+
+type LookupAnswer = (error: Error | null, address: string | LookupAddress[], family?: number) => void;
+
+/** A name lookup for connections that refuses a name with any private address, unless its host is allowed. */
+export function guardedLookup(isAllowed: (hostname: string) => boolean) {
+  return (hostname: string, options: LookupOptions, answer: LookupAnswer): void => {
+    lookUp(hostname, { ...options, all: true }, (error, addresses) => {
+      if (error) return answer(error, '');
+      const inside = addresses.find(({ address }) => !isPublicAddress(address));
+      if (inside && !isAllowed(hostname)) return answer(new ProblemError(privateProblem(hostname)), '');
+      if (options.all) return answer(null, addresses);
+      const first = addresses[0];
+      answer(null, first?.address ?? '', first?.family);
+    });
+  };
+}

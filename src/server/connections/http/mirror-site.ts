@@ -1,0 +1,238 @@
+/**
+ * Reads a live site whole, once: its pages, style sheets and manifests, kept as they came, so that they can then be
+ * read like the files of a folder. What an earlier reading kept and the server calls unchanged is not fetched again.
+ */
+import { isPictureAddress, resolveAddress, urlOfPath } from '@/core/address/resolve-address';
+import { scopeOf, ownUrl, type CrawlScope } from '@/core/crawl/crawl-scope';
+import { scanPage } from '@/core/markup/scan-page';
+import { decodeCss, decodeHtml } from '@/core/source/decode-source';
+import { readSheet } from '@/core/styles/read-sheet';
+import { problemOf } from '../../problem-error';
+import type { FileRole, SiteFile, SkippedEntry } from '../connection';
+import { crawl, type CrawlOptions, type CrawlSummary, type CrawlTarget } from './crawl';
+import type { Fetched, Fetcher, Validators } from './fetch-address';
+
+/** One address as it was read. */
+export interface MirrorEntry extends Validators {
+  readonly url: string;
+  readonly finalUrl: string;
+  readonly path: string;
+  readonly role: FileRole;
+  readonly sha256: string;
+  readonly sizeBytes: number;
+  readonly charset: string | null;
+  /** Absolute addresses it leads to: pages, style sheets, manifests. */
+  readonly links: readonly string[];
+  readonly sheets: readonly string[];
+}
+
+/** Where entries and their bytes are kept between readings. */
+export interface MirrorMemory {
+  known(url: string): MirrorEntry | undefined;
+  /** Keeps bytes and gives their SHA-256. */
+  keepBytes(bytes: Uint8Array): Promise<string>;
+  bytes(sha256: string): Promise<Uint8Array>;
+  /** An address was read, or found as it was. */
+  keep(entry: MirrorEntry): void;
+  queued(targets: readonly CrawlTarget[]): void;
+  failed(url: string, from: string | null, reason: string): void;
+}
+
+export interface MirrorOptions extends Pick<
+  CrawlOptions,
+  'year' | 'maxPages' | 'concurrency' | 'isStopped' | 'resume'
+> {
+  readonly start: string;
+  readonly scope: CrawlScope;
+  readonly fetcher: Fetcher;
+  readonly memory: MirrorMemory;
+  readonly onProgress?: (counts: { readonly done: number; readonly open: number }) => void;
+}
+
+export interface Mirror {
+  readonly files: readonly SiteFile[];
+  readonly skipped: readonly SkippedEntry[];
+  readonly summary: CrawlSummary;
+  /** By path. */
+  readonly entries: ReadonlyMap<string, MirrorEntry>;
+}
+
+/**
+ * The scope of a site as its start turns out to be: a host that sends everybody on to `https://www.` is read there.
+ *
+ * @throws ProblemError where the start can't be read
+ */
+export async function scopeOfStart(
+  fetcher: Fetcher,
+  start: string,
+  options: Parameters<typeof scopeOf>[1] = {},
+): Promise<CrawlScope> {
+  const asked = scopeOf(start, options);
+  const isSameSite = (next: string) => ownUrl(next, { ...asked, folder: '/' }) !== null;
+  const { url } = await fetcher.get(start, { within: isSameSite });
+  return { ...asked, site: { ...asked.site, origin: new URL(url).origin } };
+}
+
+/** Reads a site. What goes wrong at single addresses is among `skipped`. */
+export async function mirrorSite(options: MirrorOptions): Promise<Mirror> {
+  const { scope, memory, onProgress } = options;
+  const entries = new Map<string, MirrorEntry>();
+  const skipped: SkippedEntry[] = [];
+  const problem = ({ url, from, reason }: { url: string; from: string | null; reason: string }) => {
+    skipped.push({ path: url, reason: from ? `${reason} (linked from ${from})` : reason });
+    memory.failed(url, from, reason);
+  };
+  const dressing = fetchDressing(options, entries, problem);
+  const keep = (entry: MirrorEntry) => {
+    entries.set(entry.path, entry);
+    memory.keep(entry);
+    dressing.ask(entry.sheets, entry.url);
+    return entry.links;
+  };
+  const summary = await crawl({
+    ...options,
+    known: (url) => memory.known(url) ?? null,
+    reader: {
+      async page(page) {
+        const { text } = decodeHtml(page.bytes, { httpCharset: page.charset });
+        const scan = scanPage(text, page.finalUrl);
+        const { url, finalUrl, path, charset, etag, lastModified } = page;
+        const sha256 = await memory.keepBytes(page.bytes);
+        return keep({
+          ...{ url, finalUrl, path, charset, etag, lastModified, sha256, sizeBytes: page.bytes.length },
+          role: 'page',
+          links: scan.links,
+          sheets: [...scan.sheets, ...scan.manifests],
+        });
+      },
+      unchanged: async ({ url }) => {
+        const entry = memory.known(url);
+        return entry ? keep(entry) : [];
+      },
+      problem,
+      queued: (targets) => memory.queued(targets),
+      ...(onProgress ? { progress: onProgress } : {}),
+    },
+  });
+  await dressing.done();
+  for (const { example, why, count } of summary.cuts) {
+    skipped.push({ path: example, reason: `${count} like it were left out: ${why}` });
+  }
+  return { files: [...entries.values()].map(fileOf), skipped, summary, entries };
+}
+
+/** A mirrored address as a file of the site. */
+export function fileOf({ path, sizeBytes, finalUrl, charset, role, lastModified }: MirrorEntry): SiteFile {
+  const modifiedMs = lastModified === null ? Number.NaN : Date.parse(lastModified);
+  return {
+    ...{ path, sizeBytes, role, url: finalUrl, httpCharset: charset },
+    modifiedMs: Number.isNaN(modifiedMs) ? null : modifiedMs,
+  };
+}
+
+/** Fetches style sheets (imports followed) and manifests while the pages are read, each once. */
+function fetchDressing(
+  { scope, fetcher, memory }: MirrorOptions,
+  entries: Map<string, MirrorEntry>,
+  problem: (problem: { url: string; from: string; reason: string }) => void,
+) {
+  const asked = new Set<string>();
+  const open = new Set<Promise<void>>();
+  const within = (url: string) => scope.site.hosts.includes(new URL(url).host);
+  const read = async (path: string, from: string): Promise<void> => {
+    const url = urlOfPath(path, scope.site);
+    const known = memory.known(url);
+    const fetched = await fetcher.get(url, { known: known ?? null, within }).catch((error: unknown) => {
+      problem({ url, from, reason: problemOf(error).why });
+      return null;
+    });
+    if (!fetched) return;
+    if (fetched.leadsTo !== null)
+      return problem({ url, from, reason: `It leads away, to ${fetched.leadsTo}.` });
+    const entry = fetched.status === 304 && known ? known : await entryOf(fetched, { url, path, from });
+    if (!entry) return;
+    entries.set(path, entry);
+    memory.keep(entry);
+    ask(entry.sheets, url);
+  };
+  const entryOf = async (
+    fetched: Fetched,
+    { url, path, from }: { url: string; path: string; from: string },
+  ): Promise<MirrorEntry | null> => {
+    const role = roleOf(fetched, path);
+    if (role === null) {
+      problem({ url, from, reason: `It dresses pages and comes as ${fetched.type}.` });
+      return null;
+    }
+    const { charset, etag, lastModified, bytes } = fetched;
+    const sheets = role === 'sheet' ? importsOf(fetched) : [];
+    const sha256 = await memory.keepBytes(bytes);
+    const common = { url, finalUrl: fetched.url, path, role, charset, etag, lastModified };
+    return { ...common, sha256, sizeBytes: bytes.length, links: [], sheets };
+  };
+  const ask = (urls: readonly string[], from: string): void => {
+    for (const url of urls) {
+      if (asked.has(url)) continue;
+      asked.add(url);
+      const address = resolveAddress(url, url, scope.site);
+      if (address.kind !== 'site' || entries.has(address.path)) continue;
+      const reading = read(address.path, from).finally(() => open.delete(reading));
+      open.add(reading);
+    }
+  };
+  return {
+    ask,
+    async done() {
+      while (open.size > 0) await Promise.all(open);
+    },
+  };
+}
+
+function roleOf({ type }: Fetched, path: string): FileRole | null {
+  if (type === 'text/css' || (type === '' && /\.css/i.test(path))) return 'sheet';
+  if (/json/.test(type) || /\.(?:webmanifest|json)$/i.test(path)) return 'manifest';
+  // Old servers call a style sheet plain text; browsers then leave it out in standards mode only.
+  return type === 'text/plain' ? 'sheet' : null;
+}
+
+function importsOf({ url, bytes, charset }: Fetched): string[] {
+  const { imports } = readSheet(decodeCss(bytes, { httpCharset: charset }).text);
+  return imports.flatMap(({ value }) => (URL.canParse(value, url) ? [new URL(value, url).href] : []));
+}
+
+/** Asks a live site for files that its pages name: which are there, with their bytes kept. */
+export async function fetchFiles(
+  paths: readonly string[],
+  { scope, fetcher, memory }: Pick<MirrorOptions, 'scope' | 'fetcher' | 'memory'>,
+): Promise<MirrorEntry[]> {
+  const found: MirrorEntry[] = [];
+  const one = async (path: string): Promise<void> => {
+    const url = urlOfPath(path, scope.site);
+    const known = memory.known(url);
+    const within = (next: string) => scope.site.hosts.includes(new URL(next).host);
+    const fetched = await fetcher.get(url, { known: known ?? null, within }).catch((error: unknown) => {
+      memory.failed(url, null, problemOf(error).why);
+      return null;
+    });
+    if (!fetched || fetched.leadsTo !== null) return;
+    if (fetched.status === 304 && known) {
+      found.push(known);
+      return memory.keep(known);
+    }
+    if (/^text\/html|xhtml/.test(fetched.type) && isPictureAddress({ kind: 'site', path })) {
+      return memory.failed(url, null, 'It is asked for as a picture and comes as a page.');
+    }
+    const { charset, etag, lastModified, bytes } = fetched;
+    const sha256 = await memory.keepBytes(bytes);
+    const common = { url, finalUrl: fetched.url, path, role: 'file' as const, charset, etag, lastModified };
+    const entry = { ...common, sha256, sizeBytes: bytes.length, links: [], sheets: [] };
+    found.push(entry);
+    memory.keep(entry);
+  };
+  const queue = [...paths];
+  const hand = async () => {
+    for (let path = queue.pop(); path !== undefined; path = queue.pop()) await one(path);
+  };
+  await Promise.all(Array.from({ length: 6 }, hand));
+  return found;
+}

@@ -1,0 +1,104 @@
+/** Reads a batch of pages into what is printed or stored of them. The same code runs in this process and in threads. */
+import { resolveAddress, type SiteAddressing } from '@/core/address/resolve-address';
+import { pagePathOf, INDEX_NAMES, mayBePage } from '@/core/crawl/crawl-scope';
+import type { Placement } from '@/core/markup/placement';
+import { readPage, type PageReading } from '@/core/markup/read-page';
+import { decodeHtml } from '@/core/source/decode-source';
+import { storable } from '../db/storable';
+import { placementRecord } from './placement-record';
+import { placementRow } from './placement-row';
+import type { SourceShelf } from './source-shelf';
+
+/** A page as its connection gave it. */
+export interface PageBytes {
+  readonly path: string;
+  readonly bytes: Uint8Array;
+  /** Where it came from, for a page whose address is not its path. */
+  readonly url?: string | undefined;
+  readonly httpCharset?: string | null | undefined;
+}
+
+/** Rows for the command line, or records for the database: JSON either way, made where the page is read. */
+export type ReadAs = 'rows' | 'records';
+
+/** What was found on one page. */
+export interface PageFound {
+  readonly path: string;
+  readonly title: string;
+  readonly language: string | null;
+  readonly encoding: string;
+  readonly words: string;
+  /** Paths of the site's pages that it leads to. */
+  readonly leadsTo: readonly string[];
+  /** Style sheets and manifests it uses. */
+  readonly dressing: readonly string[];
+  readonly met: readonly string[];
+  readonly placements: number;
+  /** JSON lines (`rows`), or the inside of a JSON array (`records`). */
+  readonly json: string;
+}
+
+interface Site {
+  readonly site: SiteAddressing;
+  readonly shelf: SourceShelf;
+}
+
+/** Reads the bytes of one page against the site's sheets and manifests. */
+export function readPageBytes(page: PageBytes, { site, shelf }: Site, isForSearch = false): PageReading {
+  const { path, url, bytes, httpCharset = null } = page;
+  return readPage({
+    address: path,
+    source: decodeHtml(bytes, { httpCharset }),
+    site,
+    sheetOf: shelf.sheetOf,
+    manifestOf: shelf.manifestOf,
+    isForSearch,
+    ...(url === undefined ? {} : { url }),
+  });
+}
+
+/** Reads a batch of pages into JSON. */
+export function readBatch(pages: readonly PageBytes[], as: ReadAs, from: Site): PageFound[] {
+  return pages.map((page) => {
+    const reading = readPageBytes(page, from, as === 'records');
+    const { title, language, encoding, words, placements } = reading;
+    return {
+      ...{ path: page.path, title, language, encoding, words },
+      leadsTo: as === 'records' ? leadsTo(reading, from.site) : [],
+      dressing: [...reading.sheets, ...reading.manifests],
+      met: [...reading.met],
+      placements: placements.length,
+      json: jsonOf(placements, as),
+    };
+  });
+}
+
+/** Placements as they are printed or stored. */
+export function jsonOf(placements: readonly Placement[], as: ReadAs): string {
+  if (as === 'rows')
+    return placements.map((placement) => `${JSON.stringify(placementRow(placement))}\n`).join('');
+  const spots = new Map<string, number>();
+  return placements
+    .map((placement, i) => {
+      const record = placementRecord(placement, i + 1);
+      const key = `${record.page_path}\n${record.spot}`;
+      const nth = (spots.get(key) ?? 0) + 1;
+      spots.set(key, nth);
+      // Spots are told apart where the structure does not: two candidates of one srcset without a descriptor.
+      const spot = nth === 1 ? record.spot : `${record.spot}#${nth}`;
+      return JSON.stringify({ ...record, spot, thread: spot }, storable);
+    })
+    .join(',');
+}
+
+/** The site's own pages that a page leads to, by their paths; not itself. */
+function leadsTo({ address, links }: PageReading, site: SiteAddressing): string[] {
+  const scope = { site, folder: '/', indexNames: INDEX_NAMES };
+  const paths = new Set<string>();
+  for (const link of links) {
+    if (resolveAddress(link, link, site).kind !== 'site' || !mayBePage(link)) continue;
+    paths.add(pagePathOf(site.keepsQueries ? link : link.replace(/\?.*$/s, ''), scope));
+  }
+  paths.delete(address);
+  return [...paths];
+}

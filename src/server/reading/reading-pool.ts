@@ -1,0 +1,85 @@
+/** Reads pages with every core where there are many, and in this process where starting threads would cost more. */
+import { availableParallelism } from 'node:os';
+import Piscina from 'piscina';
+import type { SiteAddressing } from '@/core/address/resolve-address';
+import { readBatch, type PageBytes, type PageFound, type ReadAs } from './read-batch';
+import { sourceShelf, type SharedSource, type SourceShelf } from './source-shelf';
+
+/** From so many pages on, threads are worth their start. */
+const MANY_PAGES = 400;
+const BATCH_PAGES = 40;
+/** Room for the young objects of a parse: with the usual 16 MB they are swept again and again while still in use. */
+const YOUNG_MB = 64;
+
+export interface ReadingPool {
+  readonly shelf: SourceShelf;
+  /**
+   * Reads pages as they come, a batch after the other, and gives each batch in its turn.
+   *
+   * @param pages their bytes are handed over: they can't be used afterwards
+   */
+  read(pages: AsyncIterable<PageBytes>, as: ReadAs): AsyncGenerator<readonly PageFound[]>;
+  close(): Promise<void>;
+}
+
+/** @param expected about how many pages will come */
+export function openReadingPool(
+  site: SiteAddressing,
+  sources: readonly SharedSource[],
+  expected: number,
+  threads = availableParallelism(),
+): ReadingPool {
+  const shelf = sourceShelf(sources, site);
+  if (expected < MANY_PAGES || threads < 2) {
+    return {
+      shelf,
+      async *read(pages, as) {
+        for await (const batch of batches(pages)) yield readBatch(batch, as, { site, shelf });
+      },
+      close: async () => undefined,
+    };
+  }
+  const pool = new Piscina({
+    filename: new URL('./page-worker.ts', import.meta.url).href,
+    workerData: { site, sources },
+    minThreads: threads,
+    maxThreads: threads,
+    execArgv: process.execArgv,
+    resourceLimits: { maxYoungGenerationSizeMb: YOUNG_MB },
+  });
+  const send = (batch: readonly PageBytes[], as: ReadAs): Promise<PageFound[]> => {
+    const own = batch.map((page) => ({ ...page, bytes: ownBytes(page.bytes) }));
+    const transferList = own.map(({ bytes }) => bytes.buffer as ArrayBuffer);
+    return pool.run({ pages: own, as }, { transferList }) as Promise<PageFound[]>;
+  };
+  return {
+    shelf,
+    async *read(pages, as) {
+      const open: Promise<PageFound[]>[] = [];
+      for await (const batch of batches(pages)) {
+        open.push(send(batch, as));
+        // A batch more than there are threads: nobody waits, and memory holds no more than that.
+        if (open.length > threads + 1) yield await (open.shift() as Promise<PageFound[]>);
+      }
+      for (const batch of open) yield await batch;
+    },
+    close: () => pool.destroy(),
+  };
+}
+
+/** Bytes that stand alone in their memory, so that it can be handed over. */
+function ownBytes(bytes: Uint8Array): Uint8Array {
+  const isAlone = bytes.byteOffset === 0 && bytes.byteLength === bytes.buffer.byteLength;
+  return isAlone ? bytes : new Uint8Array(bytes);
+}
+
+async function* batches(pages: AsyncIterable<PageBytes>): AsyncGenerator<PageBytes[]> {
+  let batch: PageBytes[] = [];
+  for await (const page of pages) {
+    batch.push(page);
+    if (batch.length < BATCH_PAGES) continue;
+    yield batch;
+    batch = [];
+  }
+  if (batch.length > 0) yield batch;
+}

@@ -1,0 +1,182 @@
+/**
+ * Reads a live site for a survey. What each address answered is kept in the database as it comes: the next survey
+ * asks only whether it has changed, and one that was stopped, or whose process died, goes on where it was.
+ */
+import type { CrawlResume, CrawlTarget } from '../connections/http/crawl';
+import { openFetcher } from '../connections/http/fetch-address';
+import {
+  fetchFiles,
+  fileOf,
+  mirrorSite,
+  scopeOfStart,
+  type Mirror,
+  type MirrorEntry,
+  type MirrorMemory,
+} from '../connections/http/mirror-site';
+import type { Database } from '../db/database';
+import { insertRows } from '../db/insert-rows';
+import { addresses } from '../db/schema/content';
+import type { ConnectionSettings, sites } from '../db/schema/sites';
+import { storeBytes, storedBytes } from '../store/store';
+import type { SurveyConnection, SurveyWatch } from './survey-connection';
+
+type LiveSettings = Extract<ConnectionSettings, { kind: 'http' }>;
+type LiveSite = Omit<typeof sites.$inferSelect, 'connection'> & { readonly connection: LiveSettings };
+
+/** Rows that are written together. */
+const BATCH_ROWS = 200;
+
+export async function openLiveSite(
+  db: Database,
+  site: LiveSite,
+  survey: number,
+  { isStopped, onProgress }: SurveyWatch,
+): Promise<SurveyConnection> {
+  const { start, privateHosts, maxPages } = site.connection;
+  const fetcher = openFetcher(privateHosts);
+  const memory = await addressMemory(db, site.id, survey);
+  const scope = await scopeOfStart(fetcher, start, { hosts: site.hosts, cacheBusters: site.cacheBusters });
+  const found = new Map<string, MirrorEntry>();
+  let mirror: Mirror | null = null;
+  return {
+    async list() {
+      mirror = await mirrorSite({
+        ...{ start, scope, fetcher, memory, maxPages, isStopped, resume: memory.resume },
+        year: new Date().getFullYear(),
+        onProgress: ({ done, open }) => onProgress(done, done + open),
+      });
+      for (const entry of memory.before) if (!mirror.entries.has(entry.path)) found.set(entry.path, entry);
+      await memory.flush();
+      const files = [
+        ...mirror.files,
+        ...memory.before.filter(({ path }) => !mirror?.entries.has(path)).map(fileOf),
+      ];
+      return { files, skipped: mirror.skipped, isWhole: mirror.summary.endedBy === null };
+    },
+    hashOf: (path) => (mirror?.entries.get(path) ?? found.get(path))?.sha256,
+    async find(paths) {
+      const entries = await fetchFiles(paths, { scope, fetcher, memory });
+      for (const entry of entries) found.set(entry.path, entry);
+      await memory.flush();
+      return entries.map(fileOf);
+    },
+    async read(path) {
+      const entry = mirror?.entries.get(path) ?? found.get(path);
+      if (!entry) throw new Error(`${path} was not read from the server`);
+      return storedBytes(entry.sha256);
+    },
+    async close() {
+      await memory.flush();
+      await fetcher.close();
+    },
+  };
+}
+
+interface AddressMemory extends MirrorMemory {
+  readonly resume: CrawlResume;
+  /** What this very survey had read before it was stopped. */
+  readonly before: readonly MirrorEntry[];
+  /** Writes what is still only in memory. */
+  flush(): Promise<void>;
+}
+
+type Row = typeof addresses.$inferSelect;
+
+/** The addresses of a site as the database knows them. */
+async function addressMemory(db: Database, siteId: number, survey: number): Promise<AddressMemory> {
+  const { rows } = await db.pool.query<Row>(
+    `select url, final_url as "finalUrl", path, role, sha256, size_bytes::float8 as "sizeBytes", charset, etag,
+       last_modified as "lastModified", links, sheets, from_url as "fromUrl", depth, queued_in as "queuedIn",
+       read_in as "readIn", problem
+     from addresses where site_id = $1`,
+    [siteId],
+  );
+  const known = new Map<string, MirrorEntry>();
+  const before: MirrorEntry[] = [];
+  const done: string[] = [];
+  const open: CrawlTarget[] = [];
+  for (const row of rows) {
+    const entry = entryOf(row);
+    if (entry) known.set(row.url, entry);
+    if (row.queuedIn !== survey) continue;
+    if (row.readIn !== survey) open.push({ url: row.url, depth: row.depth, from: row.fromUrl });
+    else {
+      done.push(row.url);
+      if (entry && entry.role !== 'file') before.push(entry);
+    }
+  }
+  const pending = new Map<string, Omit<Row, 'siteId'>>();
+  let writing: Promise<void> = Promise.resolve();
+  const write = async (): Promise<void> => {
+    const batch = [...pending.values()].map((row) => ({ ...row, siteId }));
+    pending.clear();
+    await insertRows(db.pool, addresses, batch, { onConflict: ['site_id', 'url'] });
+  };
+  const note = (row: Omit<Row, 'siteId'>): void => {
+    pending.set(row.url, row);
+    // An error shows at the next flush, which everybody waits for.
+    if (pending.size >= BATCH_ROWS) writing = writing.then(write);
+  };
+  const depths = new Map<string, CrawlTarget>();
+  return {
+    resume: { done, open, links: before.flatMap(({ links }) => links) },
+    before,
+    known: (url) => known.get(url),
+    keepBytes: storeBytes,
+    bytes: storedBytes,
+    keep(entry) {
+      const target = depths.get(entry.url);
+      known.set(entry.url, entry);
+      note({
+        ...EMPTY,
+        ...entry,
+        fromUrl: target?.from ?? null,
+        depth: target?.depth ?? 0,
+        queuedIn: survey,
+        readIn: survey,
+      });
+    },
+    queued(targets) {
+      for (const target of targets) {
+        depths.set(target.url, target);
+        const entry = known.get(target.url);
+        note({
+          ...EMPTY,
+          ...entry,
+          url: target.url,
+          fromUrl: target.from,
+          depth: target.depth,
+          queuedIn: survey,
+        });
+      }
+    },
+    failed(url, from, reason) {
+      note({
+        ...EMPTY,
+        ...known.get(url),
+        url,
+        fromUrl: from,
+        queuedIn: survey,
+        readIn: survey,
+        problem: reason,
+      });
+    },
+    async flush() {
+      writing = writing.then(write);
+      await writing;
+    },
+  };
+}
+
+const EMPTY = {
+  ...{ finalUrl: null, path: null, role: null, sha256: null, sizeBytes: null, charset: null, etag: null },
+  ...{ lastModified: null, links: [], sheets: [], fromUrl: null, depth: 0, readIn: null, problem: null },
+};
+
+function entryOf(row: Row): MirrorEntry | null {
+  const { url, finalUrl, path, role, sha256, sizeBytes } = row;
+  if (finalUrl === null || path === null || role === null || sha256 === null || sizeBytes === null)
+    return null;
+  const { charset, etag, lastModified, links, sheets } = row;
+  return { url, finalUrl, path, role, sha256, sizeBytes, charset, etag, lastModified, links, sheets };
+}

@@ -1,0 +1,49 @@
+import type { ClientBase } from 'pg';
+import { pageRank } from '@/core/reach/page-rank';
+
+/** Estimated reach is told as views out of so many. */
+export const ESTIMATED_VIEWS = 1000;
+
+/**
+ * Writes how many readers each page of a site meets: the views that were imported, else what its links make likely,
+ * as views of the page out of 1,000 views of the site.
+ */
+export async function updateReach(client: Pick<ClientBase, 'query'>, siteId: number): Promise<void> {
+  const { rows: counted } = await client.query<{ count: number }>(
+    'select count(*)::int as count from page_views where site_id = $1',
+    [siteId],
+  );
+  if ((counted[0]?.count ?? 0) > 0) {
+    await client.query(
+      `update pages p set reach = coalesce((select v.views from page_views v where v.site_id = p.site_id and v.path = p.path), 0)
+       where p.site_id = $1`,
+      [siteId],
+    );
+    return;
+  }
+  const { rows } = await client.query<{ id: number; path: string; leads_to: readonly string[] }>(
+    'select id, path, leads_to from pages where site_id = $1 and gone_in is null order by path',
+    [siteId],
+  );
+  if (rows.length === 0) return;
+  const numbers = new Map(rows.map(({ path }, i) => [path, i]));
+  const links = rows.map(({ leads_to: targets }) => targets.flatMap((target) => numbers.get(target) ?? []));
+  const shares = pageRank(links, homeOf(rows.map(({ path }) => path)));
+  await client.query(
+    `update pages p set reach = v.reach from unnest($2::int[], $3::float8[]) as v(id, reach)
+     where p.site_id = $1 and p.id = v.id and p.reach is distinct from v.reach`,
+    [siteId, rows.map(({ id }) => id), [...shares].map((share) => share * ESTIMATED_VIEWS)],
+  );
+}
+
+/** The home page: `index.…` at the root, else the page nearest to it. */
+function homeOf(paths: readonly string[]): number {
+  const index = paths.findIndex((path) => /^(?:index|default)\.\w+$/i.test(path));
+  if (index >= 0) return index;
+  const depth = (path: string) => path.split('/').length;
+  let best = 0;
+  paths.forEach((path, i) => {
+    if (depth(path) < depth(paths[best] ?? '')) best = i;
+  });
+  return best;
+}
