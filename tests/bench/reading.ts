@@ -60,7 +60,7 @@ async function measureDoubling(): Promise<void> {
 async function measureAllCores(): Promise<void> {
   const pages = grownPages(10_000);
   const ours = async () => {
-    const pool = openReadingPool(site, [], pages.length);
+    const pool = await openReadingPool(site, [], pages.length);
     const copies = async function* () {
       for (const page of pages) yield { ...page, bytes: new Uint8Array(page.bytes) };
     };

@@ -26,7 +26,8 @@ export function encodingOfByteOrderMark(bytes: Uint8Array): string | null {
   return null;
 }
 
-const ascii = (bytes: Uint8Array, length: number) => String.fromCharCode(...bytes.subarray(0, length));
+const latin = new TextDecoder('latin1');
+const ascii = (bytes: Uint8Array, length: number) => latin.decode(bytes.subarray(0, length));
 
 /** The charset that a `Content-Type`-like text names, or `null`. */
 function charsetOfContentType(content: string | null | undefined): string | null {

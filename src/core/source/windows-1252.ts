@@ -8,13 +8,12 @@ const HIGH =
 
 const BYTE_OF = new Map([...HIGH].map((character, i) => [character.charCodeAt(0), 0x80 + i]));
 
+const latin = new TextDecoder('windows-1252', { ignoreBOM: true });
+
 /** The text of windows-1252 bytes; every byte gives exactly one character. */
 export function decodeWindows1252(bytes: Uint8Array): string {
-  const parts: string[] = [];
-  for (let from = 0; from < bytes.length; from += 8192) {
-    parts.push(String.fromCharCode(...bytes.subarray(from, from + 8192)));
-  }
-  return parts.join('').replace(/[\x80-\x9f]/g, (c) => HIGH[c.charCodeAt(0) - 0x80] ?? c);
+  // What the decoder left as control characters is put right; where it did its work there is nothing left to do.
+  return latin.decode(bytes).replace(/[\x80-\x9f]/g, (c) => HIGH[c.charCodeAt(0) - 0x80] ?? c);
 }
 
 /** The byte of one UTF-16 code unit in windows-1252, or `undefined` where it has none. */

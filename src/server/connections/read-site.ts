@@ -62,7 +62,7 @@ export async function* readSite(
 ): AsyncGenerator<SiteReading> {
   const { files } = await connection.list();
   const pages = pagesOf(files);
-  const pool = openReadingPool(site, await readSources(connection, files), pages.length);
+  const pool = await openReadingPool(site, await readSources(connection, files), pages.length);
   try {
     const met = new Set<string>();
     for await (const batch of pool.read(bytesOf(connection, pages), as)) {

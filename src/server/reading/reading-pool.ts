@@ -4,6 +4,7 @@ import Piscina from 'piscina';
 import type { SiteAddressing } from '@/core/address/resolve-address';
 import { readBatch, type PageBytes, type PageFound, type ReadAs } from './read-batch';
 import { sourceShelf, type SharedSource, type SourceShelf } from './source-shelf';
+import { workerBundle } from './worker-bundle';
 
 /** From so many pages on, threads are worth their start. */
 const MANY_PAGES = 400;
@@ -23,12 +24,12 @@ export interface ReadingPool {
 }
 
 /** @param expected about how many pages will come */
-export function openReadingPool(
+export async function openReadingPool(
   site: SiteAddressing,
   sources: readonly SharedSource[],
   expected: number,
   threads = availableParallelism(),
-): ReadingPool {
+): Promise<ReadingPool> {
   const shelf = sourceShelf(sources, site);
   if (expected < MANY_PAGES || threads < 2) {
     return {
@@ -40,11 +41,11 @@ export function openReadingPool(
     };
   }
   const pool = new Piscina({
-    filename: new URL('./page-worker.ts', import.meta.url).href,
+    filename: await workerBundle(),
     workerData: { site, sources },
     minThreads: threads,
     maxThreads: threads,
-    execArgv: process.execArgv,
+    execArgv: [],
     resourceLimits: { maxYoungGenerationSizeMb: YOUNG_MB },
   });
   const send = (batch: readonly PageBytes[], as: ReadAs): Promise<PageFound[]> => {
@@ -57,7 +58,10 @@ export function openReadingPool(
     async *read(pages, as) {
       const open: Promise<PageFound[]>[] = [];
       for await (const batch of batches(pages)) {
-        open.push(send(batch, as));
+        const sent = send(batch, as);
+        // Where one batch fails, those behind it end with the pool; the first failure is the one to tell.
+        sent.catch(() => undefined);
+        open.push(sent);
         // A batch more than there are threads: nobody waits, and memory holds no more than that.
         if (open.length > threads + 1) yield await (open.shift() as Promise<PageFound[]>);
       }

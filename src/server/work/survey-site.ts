@@ -124,7 +124,7 @@ async function readThrough(
     sections: await patternsOf(client, site.id),
   };
   const known = await knownPages(client, at);
-  const pool = openReadingPool(addressingOf(site), sources, pages.length - known.size);
+  const pool = await openReadingPool(addressingOf(site), sources, pages.length - known.size);
   let changedPages = 0;
   try {
     const changed = changedPagesOf({ connection, pages, known, report });

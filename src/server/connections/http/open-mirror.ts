@@ -1,4 +1,4 @@
-import { mkdtemp, readFile, rm, writeFile } from 'node:fs/promises';
+import { mkdtemp, open, rm } from 'node:fs/promises';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import type { SiteAddressing } from '@/core/address/resolve-address';
@@ -38,10 +38,11 @@ export interface MirrorConnection extends ReadableConnection {
 export async function openMirror(start: string, request: MirrorRequest): Promise<MirrorConnection> {
   const fetcher = openFetcher(request.allowPrivate ? 'all' : []);
   const folder = await mkdtemp(join(tmpdir(), 'ibidem-mirror-'));
-  const memory = folderMemory(folder);
+  const memory = await packMemory(folder);
   const found = new Map<string, MirrorEntry>();
   const close = async () => {
     await fetcher.close();
+    await memory.close();
     await rm(folder, { recursive: true, force: true });
   };
   try {
@@ -74,21 +75,53 @@ export async function openMirror(start: string, request: MirrorRequest): Promise
   }
 }
 
-/** Keeps bytes as files of a folder and entries nowhere: everything is read for the first time. */
-function folderMemory(folder: string): MirrorMemory {
+/**
+ * Keeps bytes one after the other in one file, which costs far less than a file for each; entries are kept nowhere,
+ * since everything is read for the first time.
+ */
+async function packMemory(folder: string): Promise<MirrorMemory & { close(): Promise<void> }> {
+  const pack = await open(join(folder, 'pack'), 'wx+');
+  const places = new Map<string, { readonly at: number; readonly length: number }>();
+  let waiting: Uint8Array[] = [];
+  let waitingBytes = 0;
+  let end = 0;
+  let writing: Promise<unknown> = Promise.resolve();
+  const flush = (): Promise<unknown> => {
+    const chunk = Buffer.concat(waiting);
+    waiting = [];
+    waitingBytes = 0;
+    writing = writing.then(() => pack.write(chunk));
+    return writing;
+  };
   return {
     known: () => undefined,
     async keepBytes(bytes) {
       const hash = sha256(bytes);
-      await writeFile(join(folder, hash), bytes);
+      if (places.has(hash)) return hash;
+      places.set(hash, { at: end, length: bytes.length });
+      end += bytes.length;
+      waiting.push(bytes);
+      waitingBytes += bytes.length;
+      if (waitingBytes > PACK_BUFFER_BYTES) await flush();
       return hash;
     },
-    bytes: (hash) => readFile(join(folder, hash)),
+    async bytes(hash) {
+      if (waitingBytes > 0) await flush();
+      await writing;
+      const place = places.get(hash);
+      if (!place) throw new Error(`nothing is kept under ${hash}`);
+      const bytes = new Uint8Array(place.length);
+      await pack.read(bytes, 0, place.length, place.at);
+      return bytes;
+    },
     keep: () => undefined,
     queued: () => undefined,
     failed: () => undefined,
+    close: () => pack.close(),
   };
 }
+
+const PACK_BUFFER_BYTES = 1024 ** 2;
 
 function missing(path: string): ProblemError {
   return new ProblemError({

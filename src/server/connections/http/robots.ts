@@ -33,7 +33,9 @@ export async function robotRules(fetcher: Fetcher, origin: string): Promise<Robo
   const rules = robotsParser(address, new TextDecoder().decode(bytes).slice(0, MAX_CHARACTERS));
   return {
     mayRead: (url) => rules.isAllowed(url, ROBOT_NAME) !== false,
-    sitemaps: rules.getSitemaps(),
+    sitemaps: rules
+      .getSitemaps()
+      .flatMap((url) => (URL.canParse(url, address) ? [new URL(url, address).href] : [])),
     delayMs: Math.min(MAX_DELAY_MS, (rules.getCrawlDelay(ROBOT_NAME) ?? 0) * 1000),
     refusal: null,
   };
