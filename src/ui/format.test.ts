@@ -1,6 +1,6 @@
 import { describe, expect, it } from 'vitest';
 import { NOTHING_DECLARED } from '@/core/markup/declared-slot';
-import { agoText, bytesText, count, dateText, pixelsText, placeText, titleText } from './format';
+import { agoText, bytesText, count, dateText, leftText, pixelsText, placeText, titleText } from './format';
 import { kindText, slotText } from './placement-text';
 
 describe('numbers and dates', () => {
@@ -60,4 +60,12 @@ describe('how a place is written', () => {
       'opened by a click',
     ]);
   });
+});
+
+it.each([
+  [100, 1100, 10, '10 a second, 2 minutes left'],
+  [30, 60, 60, '30 a minute, 60 seconds left'],
+  [60, 60, 60, '1 a second, 0 seconds left'],
+])('leftText(%d of %d in %d s) is %s', (done, total, seconds, expected) => {
+  expect(leftText(done, total, seconds)).toBe(expected);
 });

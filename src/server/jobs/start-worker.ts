@@ -1,11 +1,14 @@
 import { randomUUID } from 'node:crypto';
 import { Logger, run } from 'graphile-worker';
 import type { Database } from '../db/database';
+import { queueDueSurveys } from '../work/start-survey';
 import { announceWorker, freeOrphans } from './free-orphans';
 import { handlers } from './handlers';
 
 /** How often a worker looks for jobs whose worker has died. */
 const ORPHANS_EVERY_MS = 5000;
+/** How often it looks whether a site's next survey is due. */
+const DUE_EVERY_MS = 60_000;
 /** Jobs side by side: one for each of two cores, and one for what only waits. */
 const HANDS = 3;
 
@@ -26,6 +29,11 @@ export async function startWorker(
   const timer = setInterval(() => {
     sweep().catch((error: unknown) => log(`looking for jobs left behind: ${String(error)}`));
   }, ORPHANS_EVERY_MS);
+  const schedule = setInterval(() => {
+    queueDueSurveys(db, new Date()).catch((error: unknown) =>
+      log(`looking for surveys due: ${String(error)}`),
+    );
+  }, DUE_EVERY_MS);
   const logger = new Logger(() => (level, message) => {
     if (level === 'error' || level === 'warning') log(message);
   });
@@ -40,6 +48,7 @@ export async function startWorker(
   return {
     async stop() {
       clearInterval(timer);
+      clearInterval(schedule);
       await Promise.all(runners.map((runner) => runner.stop()));
       session.release(true);
     },

@@ -4,6 +4,9 @@ import { join, resolve } from 'node:path';
 import Joi from 'joi';
 import { slugOf } from '@/core/swap/file-name';
 import { requireRole, type Actor } from '../accounts/actor';
+import { openFetcher } from '../connections/http/fetch-address';
+import { CRAWL_LIMITS } from '../connections/http/crawl';
+import { scopeOfStart } from '../connections/http/mirror-site';
 import { openFolder } from '../connections/folder';
 import { pagesOf } from '../connections/read-site';
 import { unpackZip } from '../connections/zip';
@@ -19,8 +22,10 @@ export interface NewSite {
   readonly liveUrl: string | null;
   /** Other host names that pages use for the site itself. */
   readonly hosts: readonly string[];
-  /** A folder on this machine, or a ZIP that was sent and lies at a path. */
-  readonly from: { readonly kind: 'folder' | 'zip'; readonly path: string };
+  /** A folder on this machine, a ZIP that was sent and lies at a path, or an address to read pages from. */
+  readonly from:
+    | { readonly kind: 'folder' | 'zip'; readonly path: string }
+    | { readonly kind: 'http'; readonly start: string; readonly isPrivate: boolean };
 }
 
 const SCHEMA = Joi.object<NewSite>({
@@ -31,7 +36,16 @@ const SCHEMA = Joi.object<NewSite>({
     .required()
     .messages({ 'string.uriCustomScheme': 'The address must begin with http:// or https://.' }),
   hosts: Joi.array().items(Joi.string().hostname()).max(20).required(),
-  from: Joi.object({ kind: Joi.valid('folder', 'zip').required(), path: Joi.string().required() }).required(),
+  from: Joi.alternatives(
+    Joi.object({ kind: Joi.valid('folder', 'zip').required(), path: Joi.string().required() }),
+    Joi.object({
+      kind: Joi.valid('http').required(),
+      start: Joi.string()
+        .uri({ scheme: ['http', 'https'] })
+        .required(),
+      isPrivate: Joi.boolean().required(),
+    }),
+  ).required(),
 });
 
 /**
@@ -54,7 +68,8 @@ export async function connectSite(db: Database, actor: Actor, input: NewSite): P
   const connection = await prepareConnection(value);
   const base = slugOf(value.name);
   const slug = await freeSlug(db, base);
-  const liveUrl = value.liveUrl?.replace(/\/+$/, '') ?? null;
+  const readers = value.liveUrl ?? (value.from.kind === 'http' ? new URL('/', value.from.start).href : null);
+  const liveUrl = readers?.replace(/\/+$/, '') ?? null;
   const [site] = await db.orm
     .insert(sites)
     .values({ slug, name: value.name, connection, liveUrl, hosts: value.hosts })
@@ -77,6 +92,12 @@ async function freeSlug({ pool }: Database, base: string): Promise<string> {
 }
 
 async function prepareConnection({ from }: NewSite): Promise<ConnectionSettings> {
+  if (from.kind === 'http') {
+    const url = new URL(from.start);
+    const privateHosts = from.isPrivate ? [url.host] : [];
+    await checkStart(url.href, privateHosts);
+    return { kind: 'http', start: url.href, privateHosts, maxPages: CRAWL_LIMITS.maxPages };
+  }
   if (from.kind === 'folder') {
     await checkFolder(from.path);
     return { kind: 'folder', folder: resolve(from.path) };
@@ -96,4 +117,10 @@ async function prepareConnection({ from }: NewSite): Promise<ConnectionSettings>
 async function checkFolder(folder: string): Promise<void> {
   const connection = await openFolder(folder);
   pagesOf((await connection.list()).files);
+}
+
+/** Asks for the start once, so that a wrong address is told where it was typed. */
+async function checkStart(start: string, privateHosts: readonly string[]): Promise<void> {
+  const fetcher = openFetcher(privateHosts, { attempts: 1, totalMs: 20_000 });
+  await scopeOfStart(fetcher, start).finally(() => fetcher.close());
 }

@@ -17,9 +17,12 @@ export async function connect(_before: Problem | null, form: FormData): Promise<
     const sent = form.get('zip');
     const zip = sent instanceof File && sent.size > 0 ? await keepUpload(sent) : null;
     try {
+      const start = text(form, 'start');
       const from: NewSite['from'] = zip
         ? { kind: 'zip', path: zip }
-        : { kind: 'folder', path: text(form, 'folder') || '?' };
+        : start
+          ? { kind: 'http', start, isPrivate: form.get('isPrivate') !== null }
+          : { kind: 'folder', path: text(form, 'folder') || '?' };
       const hosts = text(form, 'hosts')
         .split(/[\s,]+/)
         .filter(Boolean);

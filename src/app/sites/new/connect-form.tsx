@@ -25,6 +25,17 @@ export function ConnectForm() {
         hint="It is unpacked and kept by Ibidem. Up to 60 MB."
       />
       <Field
+        label="or the address it is read from"
+        name="start"
+        type="url"
+        placeholder="https://"
+        hint="For a site whose files Ibidem can’t reach: it follows links and sitemaps, slowly, and writes nothing there."
+      />
+      <label className="flex items-baseline gap-2 text-sm text-ink-2">
+        <input type="checkbox" name="isPrivate" />
+        That server stands on this machine or in our own network. Otherwise such addresses are refused.
+      </label>
+      <Field
         label="Where readers see it"
         name="liveUrl"
         type="url"

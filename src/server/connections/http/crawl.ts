@@ -35,6 +35,8 @@ export interface CrawlProblem {
   readonly url: string;
   readonly from: string | null;
   readonly reason: string;
+  /** Whether the page may well be there: the server failed, was slow, or would not say. */
+  readonly isPassing?: boolean;
 }
 
 export interface CrawlReader {
@@ -42,7 +44,8 @@ export interface CrawlReader {
   page(page: CrawledPage): Promise<readonly string[]>;
   /** The server says that a page is as it was; tells where it led. */
   unchanged(target: CrawlTarget & { readonly path: string }): Promise<readonly string[]>;
-  problem(problem: CrawlProblem): void;
+  /** An address gave no page; tells where it led when it last did, if that still counts. */
+  problem(problem: CrawlProblem): readonly string[];
   /** Addresses that were added to those to be read. */
   queued?(targets: readonly CrawlTarget[]): void;
   /** How it goes: asked after each address. */
@@ -251,7 +254,7 @@ class CrawlState {
       fetched = await fetcher.get(target.url, { known: known?.(target.url) ?? null, within: isOwn });
     } catch (error) {
       if (target.depth === 0 && error instanceof ProblemError) this.startProblem = error;
-      return this.fail(target, problemOf(error).why);
+      return this.fail(target, problemOf(error).why, !isGone(error));
     }
     if (fetched.leadsTo !== null) {
       if (target.depth === 0) this.startProblem = awayProblem(target.url, fetched.leadsTo);
@@ -297,11 +300,15 @@ class CrawlState {
     this.add(links, { depth: target.depth + 1, from: finalUrl });
   }
 
-  private fail(target: CrawlTarget, reason: string): void {
+  private fail(target: CrawlTarget, reason: string, isPassing = false): void {
     const { url, from, depth } = target;
     const other = this.names.get(pagePathOf(url, this.options.scope))?.shift();
     if (other) this.queue.push({ ...other, depth });
-    else this.options.reader.problem({ url, from, reason });
+    else
+      this.add(this.options.reader.problem({ url, from, reason, isPassing }), {
+        depth: depth + 1,
+        from: url,
+      });
   }
 
   cuts(): TrapCut[] {
@@ -311,6 +318,12 @@ class CrawlState {
     ].filter(({ count }) => count > 0);
     return [...own, ...this.traps.cuts()];
   }
+}
+
+/** Whether an error says that there is no such page: not found, or gone for good. */
+function isGone(error: unknown): boolean {
+  const { status } = ((error as Error).cause ?? {}) as { status?: number };
+  return status === 404 || status === 410;
 }
 
 function note(tally: { count: number; example: string }, url: string): void {

@@ -9,7 +9,7 @@ import { decodeCss, decodeHtml } from '@/core/source/decode-source';
 import { readSheet } from '@/core/styles/read-sheet';
 import { problemOf } from '../../problem-error';
 import type { FileRole, SiteFile, SkippedEntry } from '../connection';
-import { crawl, type CrawlOptions, type CrawlSummary, type CrawlTarget } from './crawl';
+import { crawl, type CrawlProblem, type CrawlOptions, type CrawlSummary, type CrawlTarget } from './crawl';
 import type { Fetched, Fetcher, Validators } from './fetch-address';
 
 /** One address as it was read. */
@@ -75,12 +75,16 @@ export async function scopeOfStart(
 
 /** Reads a site. What goes wrong at single addresses is among `skipped`. */
 export async function mirrorSite(options: MirrorOptions): Promise<Mirror> {
-  const { scope, memory, onProgress } = options;
+  const { memory, onProgress } = options;
   const entries = new Map<string, MirrorEntry>();
   const skipped: SkippedEntry[] = [];
-  const problem = ({ url, from, reason }: { url: string; from: string | null; reason: string }) => {
+  const problem = ({ url, from, reason, isPassing }: CrawlProblem): readonly string[] => {
     skipped.push({ path: url, reason: from ? `${reason} (linked from ${from})` : reason });
     memory.failed(url, from, reason);
+    const known = isPassing ? memory.known(url) : undefined;
+    // What was there before and can't be had just now is taken as it was, not as gone.
+    if (known) entries.set(known.path, known);
+    return known?.links ?? [];
   };
   const dressing = fetchDressing(options, entries, problem);
   const keep = (entry: MirrorEntry) => {
@@ -134,7 +138,7 @@ export function fileOf({ path, sizeBytes, finalUrl, charset, role, lastModified 
 function fetchDressing(
   { scope, fetcher, memory }: MirrorOptions,
   entries: Map<string, MirrorEntry>,
-  problem: (problem: { url: string; from: string; reason: string }) => void,
+  problem: (problem: CrawlProblem) => void,
 ) {
   const asked = new Set<string>();
   const open = new Set<Promise<void>>();

@@ -7,6 +7,8 @@ interface StatusRow {
   readonly changes: string;
   readonly survey_done: number | null;
   readonly survey_total: number | null;
+  readonly survey_phase: string | null;
+  readonly survey_seconds: number | null;
   readonly steps_done: number | null;
   readonly steps_total: number | null;
   readonly direction: string | null;
@@ -22,7 +24,7 @@ export async function GET(
   const { slug } = await params;
   const { rows } = await database().pool.query<StatusRow>(
     `with site as (select id from sites where slug = $1),
-       survey as (select pages_done, pages_total from surveys, site where site_id = site.id and state in ('waiting', 'running') order by number limit 1),
+       survey as (select pages_done, pages_total, phase, extract(epoch from now() - started_at)::float8 as seconds from surveys, site where site_id = site.id and state in ('waiting', 'running') order by number limit 1),
        run as (select p.id, p.direction from publications p join editions e on e.id = p.edition_id, site
                where e.site_id = site.id and p.state in ('waiting', 'running') limit 1)
      select (select string_agg(number || state, ',' order by number) from surveys, site where site_id = site.id) as surveys,
@@ -30,6 +32,7 @@ export async function GET(
           from editions e, site where e.site_id = site.id) as editions,
        (select string_agg(c.id || c.state, ',') from changes c join editions e on e.id = c.edition_id, site where e.site_id = site.id) as changes,
        (select pages_done from survey) as survey_done, (select pages_total from survey) as survey_total,
+       (select phase from survey) as survey_phase, (select seconds from survey) as survey_seconds,
        (select count(*)::int from steps, run where publication_id = run.id and state <> 'planned') as steps_done,
        (select count(*)::int from steps, run where publication_id = run.id) as steps_total,
        (select direction from run) as direction,
@@ -47,7 +50,13 @@ function workOf(row: StatusRow) {
     return { label, done: row.steps_done ?? 0, total: row.steps_total ?? 0 };
   }
   if (row.survey_total !== null)
-    return { label: 'Surveying', done: row.survey_done ?? 0, total: row.survey_total };
+    return {
+      label: 'Surveying',
+      done: row.survey_done ?? 0,
+      total: row.survey_total,
+      phase: row.survey_phase ?? '',
+      seconds: row.survey_seconds ?? 0,
+    };
   if (row.preparing > 0) return { label: 'Preparing the change', done: 0, total: 0 };
   return null;
 }

@@ -1,0 +1,285 @@
+/** Surveys one after the other: of a live site and of a folder, what differs, what goes on, what is due. */
+import { rm, writeFile, rename, mkdir } from 'node:fs/promises';
+import { join } from 'node:path';
+import { afterEach, describe, expect, it } from 'vitest';
+import type { Database } from '@/server/db/database';
+import { connectSite } from '@/server/work/connect-site';
+import {
+  queueDueSurveys,
+  resumeSurvey,
+  scheduleSurveys,
+  startSurvey,
+  stopSurvey,
+} from '@/server/work/start-survey';
+import { importViews } from '@/server/work/import-views';
+import { problemOf } from '@/server/problem-error';
+import { runJobs } from '../fixtures/run-jobs';
+import { standIn, type Answer, type StandInServer } from '../fixtures/stand-in-server';
+import { MAINTAINER, useDatabase, VIEWER } from '../fixtures/test-database';
+import { flatPicture, writeFiles } from '../fixtures/write-site';
+
+const held = useDatabase();
+let server: StandInServer | undefined;
+afterEach(async () => {
+  await server?.close();
+  server = undefined;
+});
+
+async function siteId(db: Database, slug: string): Promise<number> {
+  const { rows } = await db.pool.query<{ id: number }>('select id from sites where slug = $1', [slug]);
+  return rows[0]?.id ?? 0;
+}
+
+async function lastSurvey(db: Database, id: number) {
+  const { rows } = await db.pool.query<{
+    number: number;
+    state: string;
+    counts: Record<string, number> & { skipped: { path: string; reason: string }[] };
+  }>('select number, state, counts from surveys where site_id = $1 order by number desc limit 1', [id]);
+  const row = rows[0];
+  if (!row) throw new Error('no survey');
+  return row;
+}
+
+async function survey(db: Database, id: number) {
+  await startSurvey(db, MAINTAINER, id);
+  await runJobs(db);
+  return lastSurvey(db, id);
+}
+
+const differs = ({ counts }: Awaited<ReturnType<typeof survey>>) => ({
+  newPages: counts['newPages'],
+  gonePages: counts['gonePages'],
+  new: counts['newPlacements'],
+  gone: counts['gonePlacements'],
+  changed: counts['changedPlacements'],
+  moved: counts['movedPlacements'],
+});
+
+const NOTHING = { newPages: 0, gonePages: 0, new: 0, gone: 0, changed: 0, moved: 0 };
+
+describe('surveys of a folder', () => {
+  it('tell new, gone, changed and moved places and pages apart', async () => {
+    const { db, folder } = held;
+    const root = join(folder, 'choir');
+    const figure = (src: string, alt: string) => `<p><img src="${src}" alt="${alt}"></p>`;
+    await writeFiles(root, {
+      'index.html': `<h1>Home</h1>${figure('a.jpg', 'A')}${figure('b.jpg', 'B')}${figure('c.jpg', 'C')}<a href="two.html">2</a>`,
+      'two.html': `<h1>Two</h1>${figure('a.jpg', 'A')}`,
+      'three.html': '<h1>Three</h1>',
+      'a.jpg': await flatPicture(40, 30),
+    });
+    const slug = await connectSite(db, MAINTAINER, {
+      name: 'Choir',
+      liveUrl: null,
+      hosts: [],
+      from: { kind: 'folder', path: root },
+    });
+    const id = await siteId(db, slug);
+    await runJobs(db);
+    expect(differs(await survey(db, id))).toEqual(NOTHING);
+
+    // One put in above, one whose alt text changes, one that shows another picture, one taken out; a page moved and one gone.
+    await writeFile(
+      join(root, 'index.html'),
+      `<h1>Home</h1>${figure('new.jpg', 'N')}${figure('a.jpg', 'A, at last')}${figure('d.jpg', 'B')}<a href="two.html">2</a>`,
+    );
+    await mkdir(join(root, 'moved'));
+    await rename(join(root, 'two.html'), join(root, 'moved/two.html'));
+    await rm(join(root, 'three.html'));
+    const changed = await survey(db, id);
+    expect(changed.state).toBe('done');
+    expect(differs(changed)).toMatchObject({ newPages: 0, gonePages: 1, changed: 2, new: 1 });
+    const { rows } = await db.pool.query(
+      'select thread, since_survey from placements where site_id = $1 and page_path = $2 and until_survey is null and file_path = $3',
+      [id, 'index.html', 'a.jpg'],
+    );
+    expect(rows).toEqual([{ thread: 'html:1>body:1>p:1>img:1|src|', since_survey: changed.number }]);
+    const { rows: moved } = await db.pool.query(
+      "select moved_from from pages where site_id = $1 and path = 'moved/two.html'",
+      [id],
+    );
+    expect(moved).toEqual([{ moved_from: 'two.html' }]);
+    expect(differs(await survey(db, id))).toEqual(NOTHING);
+  });
+
+  it('name the file that is there under nearly the same name', async () => {
+    const { db, folder } = held;
+    await writeFiles(join(folder, 'near'), {
+      'index.html': '<img src="img/lute.jpg"><img src="none.jpg">',
+      'img/Lute.JPG': await flatPicture(9, 9),
+    });
+    const slug = await connectSite(db, MAINTAINER, {
+      name: 'Near',
+      liveUrl: null,
+      hosts: [],
+      from: { kind: 'folder', path: join(folder, 'near') },
+    });
+    await runJobs(db);
+    const { rows } = await db.pool.query(
+      'select path, near_kind, near_path from files where site_id = $1 and sha256 is null order by path',
+      [await siteId(db, slug)],
+    );
+    expect(rows).toEqual([
+      { path: 'img/lute.jpg', near_kind: 'case', near_path: 'img/Lute.JPG' },
+      { path: 'none.jpg', near_kind: null, near_path: null },
+    ]);
+  });
+
+  it('are made when they are due, and not while one waits', async () => {
+    const { db } = held;
+    const id = await siteId(db, 'near');
+    const later = new Date(Date.now() + 8 * 86_400_000);
+    expect(await queueDueSurveys(db, later)).toBe(0);
+    await scheduleSurveys(db, MAINTAINER, id, 'week');
+    expect(await queueDueSurveys(db, new Date())).toBe(0);
+    expect(await queueDueSurveys(db, later)).toBe(1);
+    expect(await queueDueSurveys(db, later)).toBe(0);
+    await stopSurvey(db, MAINTAINER, id, 2);
+    expect((await lastSurvey(db, id)).state).toBe('stopped');
+    await resumeSurvey(db, MAINTAINER, id, 2);
+    await runJobs(db);
+    expect(await lastSurvey(db, id)).toMatchObject({ number: 2, state: 'done' });
+    const refused = await scheduleSurveys(db, VIEWER, id, 'day').catch(
+      (error: unknown) => problemOf(error).code,
+    );
+    expect(refused).toBe('NOT_ALLOWED');
+  });
+});
+
+describe('surveys of a live site', () => {
+  it('fetch pages, sheets and pictures once, and the next time only ask whether they have changed', async () => {
+    const { db } = held;
+    const picture = await flatPicture(60, 40);
+    let version = 1;
+    const sent: string[] = [];
+    const page =
+      (path: string, body: () => string | Uint8Array, type: string): Answer =>
+      (request, response) => {
+        const etag = `"${path}${path === '/two.html' ? version : ''}"`;
+        if (request.headers['if-none-match'] === etag) return void response.writeHead(304).end();
+        sent.push(path);
+        response.writeHead(200, { 'content-type': type, etag }).end(body());
+      };
+    server = await standIn({
+      '/': page(
+        '/',
+        () =>
+          '<title>Home</title><link rel=stylesheet href=/s.css><img src="/img.php?id=1" alt="x"><a href=/two.html>2</a>',
+        'text/html',
+      ),
+      '/two.html': page(
+        '/two.html',
+        () => `<title>Two</title><img src=/p.jpg alt="${version === 1 ? 'old' : 'new'}">`,
+        'text/html',
+      ),
+      '/s.css': page('/s.css', () => 'body{background:url(p.jpg)}', 'text/css'),
+      '/p.jpg': page('/p.jpg', () => picture, 'image/jpeg'),
+      '/img.php?id=1': page('/img.php?id=1', () => picture, 'image/jpeg'),
+    });
+    const from = { kind: 'http', start: `${server.origin}/`, isPrivate: true } as const;
+    const slug = await connectSite(db, MAINTAINER, { name: 'Live', liveUrl: null, hosts: [], from });
+    const id = await siteId(db, slug);
+    sent.length = 0;
+    await runJobs(db);
+    expect(await lastSurvey(db, id)).toMatchObject({
+      state: 'done',
+      counts: { pages: 2, placements: 3, files: 2 },
+    });
+    expect([...sent].sort()).toEqual(['/', '/', '/img.php?id=1', '/p.jpg', '/s.css', '/two.html']);
+    const { rows } = await db.pool.query(
+      'select path, format, width_px from files where site_id = $1 order by path',
+      [id],
+    );
+    expect(rows).toEqual([
+      { path: 'img.php?id=1', format: 'jpeg', width_px: 60 },
+      { path: 'p.jpg', format: 'jpeg', width_px: 60 },
+    ]);
+
+    version = 2;
+    sent.length = 0;
+    expect(differs(await survey(db, id))).toEqual({ ...NOTHING, changed: 1 });
+    expect(sent.filter((path) => path !== '/')).toEqual(['/two.html']);
+  });
+
+  it('keep a page that the server only fails to give, and let go of one that is not there', async () => {
+    const { db } = held;
+    let state = 200;
+    server = await standIn({
+      '/': '<a href=/a.html>1</a>',
+      '/a.html': (_request, response) =>
+        void response.writeHead(state, { 'content-type': 'text/html' }).end('<p>A'),
+    });
+    const from = { kind: 'http', start: `${server.origin}/`, isPrivate: true } as const;
+    const id = await siteId(
+      db,
+      await connectSite(db, MAINTAINER, { name: 'Fails', liveUrl: null, hosts: [], from }),
+    );
+    await runJobs(db);
+    state = 500;
+    expect(differs(await survey(db, id))).toEqual(NOTHING);
+    state = 404;
+    expect(differs(await survey(db, id))).toEqual({ ...NOTHING, gonePages: 1 });
+  });
+
+  it('refuse an address inside the house, and tell a wrong one where it was typed', async () => {
+    const { db } = held;
+    server = await standIn({ '/': '<p>' });
+    const connect = (start: string, isPrivate: boolean) =>
+      connectSite(db, MAINTAINER, {
+        name: 'X',
+        liveUrl: null,
+        hosts: [],
+        from: { kind: 'http', start, isPrivate },
+      }).catch((error: unknown) => problemOf(error).code);
+    expect(await connect(`${server.origin}/`, false)).toBe('ADDRESS_PRIVATE');
+    expect(await connect(`${server.origin}/nothing`, true)).toBe('ADDRESS_STATUS');
+    expect(await connect('ftp://x.example/', true)).toBe('SITE_INPUT');
+  });
+});
+
+describe('reach', () => {
+  it('is estimated by the links until views are imported, and then counted', async () => {
+    const { db, folder } = held;
+    await writeFiles(join(folder, 'reach'), {
+      'index.html': '<a href=a.html>a</a>',
+      'a.html': '<a href=index.html>i</a>',
+      'b.html': '<p>',
+    });
+    const id = await siteId(
+      db,
+      await connectSite(db, MAINTAINER, {
+        name: 'Reach',
+        liveUrl: null,
+        hosts: [],
+        from: { kind: 'folder', path: join(folder, 'reach') },
+      }),
+    );
+    await runJobs(db);
+    const reach = async () => {
+      const { rows } = await db.pool.query<{ path: string; reach: number }>(
+        'select path, reach from pages where site_id = $1 order by path',
+        [id],
+      );
+      return rows.map((row) => `${row.path} ${Math.round(row.reach)}`);
+    };
+    expect(await reach()).toEqual(['a.html 459', 'b.html 0', 'index.html 541']);
+    const line = (path: string, day: number) =>
+      `1.2.3.4 - - [${String(day).padStart(2, '0')}/Nov/2026:10:00:00 +0000] "GET ${path} HTTP/1.1" 200 10\n`;
+    const log = Array.from({ length: 30 }, (_, i) => line(i % 3 === 0 ? '/' : '/b.html', i + 1)).join('');
+    const found = await importViews(db, MAINTAINER, id, { name: 'access.log', bytes: Buffer.from(log) });
+    expect(found).toMatchObject({ views: 30, pages: 2 });
+    expect(await reach()).toEqual(['a.html 0', 'b.html 21', 'index.html 10']);
+    await importViews(db, MAINTAINER, id, {
+      name: 'views.csv',
+      bytes: Buffer.from('Page;Views\n/a.html;1 200\nhttps://x.example/b.html;7\n'),
+    });
+    expect(await reach()).toEqual(['a.html 1200', 'b.html 7', 'index.html 0']);
+    const refused = await importViews(db, MAINTAINER, id, {
+      name: 'x.txt',
+      bytes: Buffer.from('nothing of the kind'),
+    }).catch((error: unknown) => problemOf(error).code);
+    expect(refused).toBe('VIEWS_UNREADABLE');
+    expect(await reach()).toEqual(['a.html 1200', 'b.html 7', 'index.html 0']);
+  });
+});
