@@ -1,6 +1,16 @@
 import { describe, expect, it } from 'vitest';
 import { NOTHING_DECLARED } from '@/core/markup/declared-slot';
-import { agoText, bytesText, count, dateText, leftText, pixelsText, placeText, titleText } from './format';
+import {
+  agoText,
+  bytesText,
+  count,
+  dateText,
+  leftText,
+  pixelsText,
+  placeText,
+  reachText,
+  titleText,
+} from './format';
 import { kindText, slotText } from './placement-text';
 
 describe('numbers and dates', () => {
@@ -68,4 +78,13 @@ it.each([
   [60, 60, 60, '1 a second, 0 seconds left'],
 ])('leftText(%d of %d in %d s) is %s', (done, total, seconds, expected) => {
   expect(leftText(done, total, seconds)).toBe(expected);
+});
+
+it.each([
+  [2300.4, true, '2,300 a month'],
+  [0, false, 'no way there'],
+  [0.4, false, 'under 1 in 1,000'],
+  [41.5, false, '42 in 1,000'],
+])('reachText(%d, %s) is %s', (reach, isCounted, expected) => {
+  expect(reachText(reach, isCounted)).toBe(expected);
 });

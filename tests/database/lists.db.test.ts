@@ -2,7 +2,8 @@ import { join } from 'node:path';
 import { eq } from 'drizzle-orm';
 import { beforeAll, describe, expect, it } from 'vitest';
 import { editionByNumber, listEditions } from '@/app/_data/editions';
-import { listPages, pageById } from '@/app/_data/pages';
+import { filesByPath, listPages, PAGE_ORDERS, pageById } from '@/app/_data/pages';
+import { openProofSite, placementsInProof } from '@/server/work/proof/make-proof';
 import { listPictures, pictureById, recentIntake, type PictureQuery } from '@/app/_data/pictures';
 import { hrefWith, listQuery } from '@/app/_data/query';
 import { sites } from '@/server/db/schema/sites';
@@ -92,17 +93,19 @@ describe('pictures', () => {
   });
 });
 
+const EVERY = { section: null, query: '', filter: 'all', order: 'address', sheet: 1 } as const;
+
 describe('pages', () => {
-  it('come in sheets of forty, by section and path', async () => {
-    const first = await listPages(siteId, { section: null, query: '', sheet: 1 });
+  it('come in sheets of thirty, by section and path', async () => {
+    const first = await listPages(siteId, { ...EVERY, sheet: 1 });
     expect([first.total, first.sheets, first.rows.length, first.rows[0]?.path]).toEqual([
       62,
-      2,
-      40,
+      3,
+      30,
       'index.html',
     ]);
-    const second = await listPages(siteId, { section: null, query: '', sheet: 2 });
-    expect([second.rows.length, second.rows.at(-1)?.path]).toEqual([22, 'many/p59.html']);
+    const last = await listPages(siteId, { ...EVERY, sheet: 3 });
+    expect([last.rows.length, last.rows.at(-1)?.path]).toEqual([2, 'many/p59.html']);
   });
 
   it.each([
@@ -110,25 +113,35 @@ describe('pages', () => {
     ['a title', { section: null, query: 'page 59' }, ['many/p59.html']],
     ['a title with signs that SQL knows', { section: null, query: '100% _x' }, ['index.html']],
     ['a section and a word', { section: 'many', query: 'club' }, []],
+    ['the beginning of a word of its text', { section: null, query: 'PAGE 59' }, ['many/p59.html']],
+    ['a missing picture', { filter: 'missing' as const, section: '' }, ['index.html']],
+    ['what the last survey found new', { filter: 'new' as const }, []],
   ])('by %s', async (_name, asked, expected) => {
-    const { rows } = await listPages(siteId, { ...asked, sheet: 1 });
+    const { rows } = await listPages(siteId, { ...EVERY, ...asked });
     expect(rows.map(({ path }) => path)).toEqual(expected);
   });
 
+  it.each(PAGE_ORDERS)('come once each in the order %s', async (order) => {
+    const sheets = await Promise.all([1, 2, 3].map((sheet) => listPages(siteId, { ...EVERY, order, sheet })));
+    expect(new Set(sheets.flatMap(({ rows }) => rows.map(({ path }) => path))).size).toBe(62);
+  });
+
   it('show the strip of their pictures in page order, and open with their places', async () => {
-    const { rows } = await listPages(siteId, { section: '', query: '', sheet: 1 });
+    const { rows } = await listPages(siteId, { ...EVERY, section: '' });
     expect(rows[0]?.pictures.map(({ path, sha256 }) => [path, sha256 !== null])).toEqual([
       ['img/a.png', true],
       ['img/b.png', true],
       ['img/none.png', false],
     ]);
     const found = await pageById(siteId, rows[0]?.id ?? 0);
-    expect(found?.placements.map(({ ordinal, raw }) => [ordinal, raw])).toEqual([
-      [1, 'img/a.png'],
-      [2, 'img/b.png'],
-      [3, 'img/none.png'],
+    expect(found?.path).toBe('index.html');
+    const proof = await openProofSite(held.db, siteId, 'live');
+    const placements = await placementsInProof(proof, 'index.html');
+    expect(placements.map(({ raw }) => raw)).toEqual(['img/a.png', 'img/b.png', 'img/none.png']);
+    expect([...(await filesByPath(siteId, ['img/a.png', 'img/none.png', 'x.png'])).keys()].sort()).toEqual([
+      'img/a.png',
+      'img/none.png',
     ]);
-    expect([...(found?.files.keys() ?? [])].sort()).toEqual(['img/a.png', 'img/b.png', 'img/none.png']);
     expect(await pageById(siteId, 0)).toBeNull();
   });
 });

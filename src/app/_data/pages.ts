@@ -1,81 +1,146 @@
 import 'server-only';
-import { and, asc, eq, isNull } from 'drizzle-orm';
+import { and, eq } from 'drizzle-orm';
 import { database } from '@/server/db/database';
-import { pages, placements } from '@/server/db/schema/content';
+import { pages, slots } from '@/server/db/schema/content';
 
-const PAGE_ROWS = 40;
+const PAGE_ROWS = 30;
+
+export const PAGE_FILTERS = ['all', 'missing', 'undescribed', 'new'] as const;
+export type PageFilterName = (typeof PAGE_FILTERS)[number];
+
+export const PAGE_ORDERS = ['address', 'reach', 'changed', 'places'] as const;
+export type PageOrder = (typeof PAGE_ORDERS)[number];
 
 export interface PageFilter {
   readonly section: string | null;
   readonly query: string;
+  readonly filter: PageFilterName;
+  readonly order: PageOrder;
   /** From 1. */
   readonly sheet: number;
+}
+
+export interface StripPicture {
+  readonly sha256: string | null;
+  readonly path: string;
+  readonly is_undescribed: boolean;
 }
 
 export interface PageRow {
   readonly id: number;
   readonly path: string;
   readonly title: string;
+  readonly section: string;
+  readonly owner: string | null;
   readonly modified_at: Date | null;
-  readonly pictures: readonly { readonly sha256: string | null; readonly path: string }[];
+  readonly reach: number;
+  readonly is_new: boolean;
+  readonly pictures: readonly StripPicture[];
   readonly placements: number;
 }
 
+const UNDESCRIBED = `x.kind in ('img', 'input') and x.alt is null and x.name = '' and not x.decorative`;
+const STANDING = 'x.site_id = p.site_id and x.page_path = p.path and x.until_survey is null';
+
+const CONDITION: Readonly<Record<PageFilterName, string>> = {
+  all: 'true',
+  missing: `exists (select 1 from placements x join files f on f.site_id = x.site_id and f.path = x.file_path
+    where ${STANDING} and f.sha256 is null and f.problem is null and f.gone_in is null)`,
+  undescribed: `exists (select 1 from placements x where ${STANDING} and ${UNDESCRIBED})`,
+  new: "greatest(p.since_in, p.changed_in) = (select max(number) from surveys v where v.site_id = p.site_id and v.state = 'done') and greatest(p.since_in, p.changed_in) > 1",
+};
+
+const ORDER: Readonly<Record<PageOrder, string>> = {
+  address: 'p.section, p.path',
+  reach: 'p.reach desc, p.path',
+  changed: 'p.modified_at desc nulls last, p.path',
+  places: `(select count(*) from placements x where ${STANDING}) desc, p.path`,
+};
+
 /** Pages with a strip of the pictures that stand on them, in page order. */
-export async function listPages(
-  siteId: number,
-  filter: PageFilter,
-): Promise<{ rows: PageRow[]; total: number; sheets: number }> {
+export async function listPages(siteId: number, asked: PageFilter) {
   const { pool } = database();
-  const where = `p.site_id = $1 and p.gone_in is null and ($2::text is null or p.section = $2)
-    and ($3 = '' or p.path ilike '%' || $3 || '%' or p.title ilike '%' || $3 || '%')`;
-  const values = [siteId, filter.section, filter.query.replace(/[\\%_]/g, '\\$&')];
-  const { rows: counted } = await pool.query<{ total: number }>(
-    `select count(*)::int as total from pages p where ${where}`,
+  const found = `p.site_id = $1 and p.gone_in is null and ($2::text is null or p.section = $2)
+    and ($3 = '' or p.search @@ to_tsquery('simple', $3) or p.path ilike '%' || $4 || '%')`;
+  const values = [siteId, asked.section, tsQuery(asked.query), asked.query.replace(/[\\%_]/g, '\\$&')];
+  const { rows: counted } = await pool.query<Record<PageFilterName, number>>(
+    `select ${PAGE_FILTERS.map((name) => `count(*) filter (where ${CONDITION[name]})::int as "${name}"`).join(', ')}
+     from pages p where ${found}`,
     values,
   );
   const { rows } = await pool.query<PageRow>(
-    `select p.id, p.path, p.title, p.modified_at,
+    `with listed as (
+       select p.* from pages p where ${found} and ${CONDITION[asked.filter]} order by ${ORDER[asked.order]}
+       limit ${PAGE_ROWS} offset $5)
+     select p.id, p.path, p.title, p.section, p.modified_at, p.reach,
+       (select u.name from sections s join "user" u on u.id = s.owner_id where s.site_id = p.site_id and s.pattern = p.section) as owner,
+       ${CONDITION.new} as is_new,
        coalesce((select json_agg(strip) from (
-         select f.sha256, x.file_path as path from placements x left join files f on f.site_id = x.site_id and f.path = x.file_path
-         where x.site_id = p.site_id and x.page_path = p.path and x.until_survey is null and x.file_path is not null
-           and x.kind in ('img', 'css', 'input', 'poster', 'svg-image', 'object', 'embed', 'attribute-background')
+         select f.sha256, x.file_path as path, (${UNDESCRIBED}) as is_undescribed
+         from placements x left join files f on f.site_id = x.site_id and f.path = x.file_path
+         where ${STANDING} and x.file_path is not null and not x.dormant
+           and x.kind in ('img', 'css', 'input', 'poster', 'svg-image', 'object', 'embed', 'attribute-background', 'lazy')
          order by x.ordinal limit 8) strip), '[]') as pictures,
-       (select count(*)::int from placements x where x.site_id = p.site_id and x.page_path = p.path and x.until_survey is null) as placements
-     from pages p where ${where} order by p.section, p.path limit ${PAGE_ROWS} offset $4`,
-    [...values, (filter.sheet - 1) * PAGE_ROWS],
+       (select count(*)::int from placements x where ${STANDING}) as placements
+     from listed p order by ${ORDER[asked.order]}`,
+    [...values, (asked.sheet - 1) * PAGE_ROWS],
   );
-  const total = counted[0]?.total ?? 0;
-  return { rows, total, sheets: Math.max(1, Math.ceil(total / PAGE_ROWS)) };
+  const counts = counted[0];
+  const total = counts?.[asked.filter] ?? 0;
+  return { rows, counts, total, sheets: Math.max(1, Math.ceil(total / PAGE_ROWS)) };
 }
 
-/** One page with its placements in order, or `null`. */
+/** Words as a text search: each as the beginning of a word, all of them wanted. Empty where nothing can be searched. */
+function tsQuery(query: string): string {
+  const words = query.toLowerCase().match(/[\p{L}\p{N}]+/gu) ?? [];
+  return words.map((word) => `${word}:*`).join(' & ');
+}
+
+/** One page, or `null`. */
 export async function pageById(siteId: number, id: number) {
-  const { orm, pool } = database();
-  const [page] = await orm
-    .select()
+  const [page] = await database()
+    .orm.select()
     .from(pages)
     .where(and(eq(pages.siteId, siteId), eq(pages.id, id)));
-  if (!page) return null;
-  const standing = await orm
-    .select()
-    .from(placements)
-    .where(
-      and(eq(placements.siteId, siteId), eq(placements.pagePath, page.path), isNull(placements.untilSurvey)),
-    )
-    .orderBy(asc(placements.ordinal));
-  const { rows: files } = await pool.query<FileOfPage>(
-    'select id, path, sha256, width_px, height_px, size_bytes from files where site_id = $1 and path = any($2::text[])',
-    [siteId, standing.flatMap(({ filePath }) => (filePath ? [filePath] : []))],
-  );
-  return { page, placements: standing, files: new Map(files.map((file) => [file.path, file])) };
+  return page ?? null;
 }
 
-interface FileOfPage {
+export interface FileOfPage {
   readonly id: number;
   readonly path: string;
   readonly sha256: string | null;
   readonly width_px: number | null;
   readonly height_px: number | null;
   readonly size_bytes: string | null;
+  readonly near_path: string | null;
+}
+
+/** Files of a site by their paths. */
+export async function filesByPath(
+  siteId: number,
+  paths: readonly string[],
+): Promise<Map<string, FileOfPage>> {
+  const { rows } = await database().pool.query<FileOfPage>(
+    `select id, path, sha256, width_px, height_px, size_bytes, near_path from files
+     where site_id = $1 and path = any($2::text[]) and gone_in is null`,
+    [siteId, paths],
+  );
+  return new Map(rows.map((file) => [file.path, file]));
+}
+
+/** The spaces that were measured for a page's places at a width, by `source#start`. */
+export async function slotsOfPage(siteId: number, pagePath: string, width: 'desktop' | 'phone') {
+  const rows = await database()
+    .orm.select()
+    .from(slots)
+    .where(and(eq(slots.siteId, siteId), eq(slots.pagePath, pagePath), eq(slots.width, width)));
+  return new Map(rows.map((slot) => [`${slot.sourcePath}#${slot.start}`, slot]));
+}
+
+/** People who can own a section. */
+export async function peopleForSections() {
+  const { rows } = await database().pool.query<{ id: string; name: string; role: string }>(
+    `select id, name, role from "user" where role in ('owner', 'maintainer') order by role desc, name`,
+  );
+  return rows;
 }

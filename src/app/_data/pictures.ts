@@ -67,8 +67,8 @@ const WITH_USE = `
       select 1 from placements w where w.site_id = $1 and w.file_path = f.path and w.until_survey is null
         and (w.alt ilike '%' || $2 || '%' or w.caption ilike '%' || $2 || '%' or w.page_path ilike '%' || $2 || '%')))
     and ($3::text is null or exists (
-      select 1 from placements s where s.site_id = $1 and s.file_path = f.path and s.until_survey is null
-        and (case when s.page_path like '%/%' then split_part(s.page_path, '/', 1) else '' end) = $3))`;
+      select 1 from placements s join pages p on p.site_id = s.site_id and p.path = s.page_path
+      where s.site_id = $1 and s.file_path = f.path and s.until_survey is null and p.section = $3))`;
 
 /** The concordance: pictures and where they stand, filtered and sorted in the database. */
 export async function listPictures(siteId: number, asked: PictureQuery) {

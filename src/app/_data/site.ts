@@ -5,6 +5,7 @@ import { cache } from 'react';
 import { database } from '@/server/db/database';
 import { editions } from '@/server/db/schema/editions';
 import { sites, surveys } from '@/server/db/schema/sites';
+import { placeText } from '@/ui/format';
 import { requireActor } from './session';
 
 /** A site by its slug, for somebody who is signed in. */
@@ -42,10 +43,7 @@ export async function siteFrame(siteId: number) {
             (select count(*)::int from editions where site_id = $1) as editions`,
     [siteId],
   );
-  const { rows: sections } = await pool.query<{ section: string; pages: number }>(
-    `select section, count(*)::int as pages from pages where site_id = $1 and gone_in is null group by section order by section`,
-    [siteId],
-  );
+  const sections = await sectionsOf(siteId);
   return {
     survey: survey ?? null,
     draft: draft ?? null,
@@ -62,4 +60,32 @@ export async function surveysOf(siteId: number) {
     .where(eq(surveys.siteId, siteId))
     .orderBy(desc(surveys.number))
     .limit(50);
+}
+
+export interface SectionCount {
+  /** The pattern of a section, or the first folder of pages that fall under none; empty at the root. */
+  readonly section: string;
+  /** `null` for a folder that nobody made a section of. */
+  readonly name: string | null;
+  readonly owner_id: string | null;
+  readonly pages: number;
+}
+
+/** The sections of a site with their pages counted, those without pages included. */
+export async function sectionsOf(siteId: number): Promise<SectionCount[]> {
+  const { rows } = await database().pool.query<SectionCount>(
+    `select coalesce(c.section, s.pattern) as section, s.name, s.owner_id, coalesce(c.pages, 0)::int as pages
+     from (select section, count(*) as pages from pages where site_id = $1 and gone_in is null group by section) c
+     full join (select * from sections where site_id = $1) s on s.pattern = c.section
+     order by 1`,
+    [siteId],
+  );
+  return rows;
+}
+
+/** What a section is called, for people. */
+export async function sectionName(siteId: number, section: string): Promise<string> {
+  if (section === '') return 'Top of the site';
+  const found = (await sectionsOf(siteId)).find((one) => one.section === section);
+  return found?.name ?? placeText(section);
 }

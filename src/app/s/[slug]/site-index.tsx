@@ -7,7 +7,7 @@ import { placeText } from '@/ui/format';
 interface SiteIndexProps {
   slug: string;
   counts: { readonly pages: number; readonly pictures: number; readonly editions: number };
-  sections: readonly { readonly section: string; readonly pages: number }[];
+  sections: readonly { readonly section: string; readonly name: string | null; readonly pages: number }[];
 }
 
 /** The index: the parts of the work, and the site's own sections, which filter what the sheet lists. */
@@ -19,6 +19,7 @@ export function SiteIndex({ slug, counts, sections }: SiteIndexProps) {
   const parts = [
     ['pages', 'Pages', counts.pages],
     ['pictures', 'Pictures', counts.pictures],
+    ['files', 'Files', null],
     ['editions', 'Editions', counts.editions],
     ['surveys', 'Surveys', null],
   ] as const;
@@ -48,7 +49,7 @@ export function SiteIndex({ slug, counts, sections }: SiteIndexProps) {
       </ul>
       <h2 className="max-sm:hidden mt-5 mb-1 px-[18px] text-sm font-semibold text-ink-2">Sections</h2>
       <ul className="max-sm:hidden">
-        {sections.map(({ section, pages }) => (
+        {sections.map(({ section, name, pages }) => (
           <li key={section}>
             <Link
               href={
@@ -59,7 +60,9 @@ export function SiteIndex({ slug, counts, sections }: SiteIndexProps) {
               aria-current={chosen === section ? 'true' : undefined}
               className={`flex justify-between border-l-[3px] py-0.5 pr-4 pl-[18px] ${chosen === section ? 'border-green bg-sheet font-semibold' : 'border-transparent'}`}
             >
-              <span className="truncate">{section === '' ? 'Top of the site' : placeText(section)}</span>
+              <span className="truncate">
+                {section === '' ? 'Top of the site' : (name ?? placeText(section))}
+              </span>
               <span className="font-normal text-ink-2">{pages}</span>
             </Link>
           </li>

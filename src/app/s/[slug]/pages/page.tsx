@@ -1,14 +1,27 @@
 import Link from 'next/link';
-import { listPages } from '@/app/_data/pages';
+import { listPages, PAGE_FILTERS, PAGE_ORDERS, type PageFilterName, type PageOrder } from '@/app/_data/pages';
 import { hrefWith, listQuery, type SearchParams } from '@/app/_data/query';
-import { siteBySlug } from '@/app/_data/site';
+import { sectionName, siteBySlug } from '@/app/_data/site';
 import { Chip } from '@/ui/chip';
 import { Empty } from '@/ui/empty';
-import { count, dateText, placeText, titleText } from '@/ui/format';
-import { Mat } from '@/ui/mat';
+import { count } from '@/ui/format';
 import { Pager } from '@/ui/pager';
+import { PageLine } from './page-line';
 
 export const metadata = { title: 'Pages' };
+
+const FILTER_NAME: Readonly<Record<PageFilterName, string>> = {
+  all: 'All',
+  missing: 'With a missing picture',
+  undescribed: 'No alt text',
+  new: 'New or changed',
+};
+const ORDER_NAME: Readonly<Record<PageOrder, string>> = {
+  address: 'By address',
+  reach: 'By reach',
+  changed: 'By last change',
+  places: 'By places',
+};
 
 export default async function PagesPage({
   params,
@@ -18,70 +31,80 @@ export default async function PagesPage({
   searchParams: SearchParams;
 }) {
   const site = await siteBySlug((await params).slug);
-  const { query, section, sheet } = await listQuery(searchParams);
-  const { rows, total, sheets } = await listPages(site.id, { section, query, sheet });
+  const { given, query, section, sheet } = await listQuery(searchParams);
+  const filter = PAGE_FILTERS.find((name) => name === given('show')) ?? 'all';
+  const order = PAGE_ORDERS.find((name) => name === given('order')) ?? 'address';
+  const { rows, counts, total, sheets } = await listPages(site.id, { section, query, filter, order, sheet });
   const root = `/s/${site.slug}/pages`;
+  const now = {
+    q: query,
+    section,
+    show: filter === 'all' ? null : filter,
+    order: order === 'address' ? null : order,
+  };
   return (
     <main className="min-h-[calc(100vh-46px)] bg-sheet">
-      <div className="flex items-center gap-3 border-b border-line px-5 py-2.5">
+      <div className="flex flex-wrap items-center gap-2 border-b border-line px-5 py-2.5">
         <h1 className="text-lg font-semibold">
-          {section === null ? 'Pages' : section === '' ? 'Top of the site' : placeText(section)}
+          {section === null ? 'Pages' : await sectionName(site.id, section)}
         </h1>
-        <span className="text-ink-2">{count(total, 'page')}</span>
-        <form className="ml-auto" role="search" aria-label="This list">
+        {PAGE_FILTERS.map((name) => (
+          <Chip
+            key={name}
+            href={hrefWith(root, { ...now, show: name === 'all' ? null : name })}
+            isChosen={filter === name}
+            label={FILTER_NAME[name]}
+            count={counts?.[name] ?? 0}
+          />
+        ))}
+        <span className="ml-auto flex flex-wrap items-center gap-2">
+          {PAGE_ORDERS.map((name) => (
+            <Chip
+              key={name}
+              href={hrefWith(root, { ...now, order: name === 'address' ? null : name })}
+              isChosen={order === name}
+              label={ORDER_NAME[name]}
+            />
+          ))}
+        </span>
+      </div>
+      <div className="flex items-center gap-3 border-b border-line-2 px-5 py-2 text-sm text-ink-2">
+        <form role="search" aria-label="This list">
           {section !== null ? <input type="hidden" name="section" value={section} /> : null}
           <input
             name="q"
             defaultValue={query}
-            aria-label="Find a page by title or address"
-            placeholder="Title or address"
-            className="w-56 rounded-sm border border-line bg-mat px-2.5 py-1 placeholder:text-ink-3"
+            aria-label="Find pages by title, words or address"
+            placeholder="Title, words or address"
+            className="w-64 rounded-sm border border-line bg-mat px-2.5 py-1 text-base text-ink placeholder:text-ink-3"
           />
         </form>
-        {query ? <Chip href={hrefWith(root, { section })} isChosen={false} label="Show all" /> : null}
+        {query ? <Chip href={hrefWith(root, { ...now, q: null })} isChosen={false} label="Show all" /> : null}
+        <span>{count(total, 'page')}</span>
+        <span className="ml-auto">
+          {site.reachFrom
+            ? `Reach: views a month, from ${site.reachFrom}`
+            : 'Reach: estimated from links, out of 1,000 views'}
+          {' · '}
+          <Link href={`/s/${site.slug}/sections`} className="text-green">
+            Sections and reach
+          </Link>
+        </span>
       </div>
       {rows.length === 0 ? (
         <Empty head="No page here">
-          {query
-            ? 'No title or address holds these words.'
+          {query || filter !== 'all'
+            ? 'No page of the site answers to that.'
             : 'The survey that reads the site has not finished, or it failed: see Surveys.'}
         </Empty>
       ) : (
         <ul>
           {rows.map((page) => (
-            <li
-              key={page.id}
-              className="grid grid-cols-[minmax(0,1fr)_minmax(0,540px)] items-center gap-5 border-b border-line-2 px-5 py-2.5 max-lg:grid-cols-1"
-            >
-              <div className="min-w-0">
-                <Link href={`${root}/${page.id}`} className="block truncate font-serif text-lg font-semibold">
-                  {titleText(page.title, site.name) || placeText(page.path)}
-                </Link>
-                <p className="truncate text-sm text-ink-2">
-                  {page.path} · {count(page.placements, 'place')}
-                  {page.modified_at ? ` · ${dateText(page.modified_at)}` : ''}
-                </p>
-              </div>
-              <div className="flex gap-1.5 overflow-hidden">
-                {page.pictures.map((picture, i) => (
-                  <Mat
-                    key={i}
-                    src={picture.sha256 ? `/s/${site.slug}/image/${picture.sha256}` : null}
-                    alt={picture.sha256 ? '' : 'missing'}
-                    width={62}
-                    height={48}
-                  />
-                ))}
-              </div>
-            </li>
+            <PageLine key={page.id} site={site} page={page} />
           ))}
         </ul>
       )}
-      <Pager
-        sheet={sheet}
-        sheets={sheets}
-        hrefOf={(to) => hrefWith(root, { section, q: query, sheet: to })}
-      />
+      <Pager sheet={sheet} sheets={sheets} hrefOf={(to) => hrefWith(root, { ...now, sheet: to })} />
     </main>
   );
 }

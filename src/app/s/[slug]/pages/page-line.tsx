@@ -1,0 +1,68 @@
+import Link from 'next/link';
+import type { PageRow, StripPicture } from '@/app/_data/pages';
+import { count, dateText, placeText, reachText, titleText } from '@/ui/format';
+import { Mat } from '@/ui/mat';
+
+interface PageLineProps {
+  site: { readonly slug: string; readonly name: string; readonly reachFrom: string | null };
+  page: PageRow;
+}
+
+/** A page with the strip of its pictures in page order, each with its mark. */
+export function PageLine({ site, page }: PageLineProps) {
+  const facts = [
+    page.path,
+    count(page.placements, 'place'),
+    page.owner,
+    page.modified_at ? dateText(page.modified_at) : null,
+  ].filter(Boolean);
+  return (
+    <li className="grid grid-cols-[minmax(0,1fr)_88px_minmax(0,548px)] items-center gap-5 border-b border-line-2 px-5 py-2.5 max-lg:grid-cols-1 max-lg:gap-2">
+      <div className="min-w-0">
+        <Link
+          href={`/s/${site.slug}/pages/${page.id}`}
+          className="block truncate font-serif text-lg font-semibold"
+        >
+          {titleText(page.title, site.name) || placeText(page.path)}
+        </Link>
+        <p className="truncate text-sm text-ink-2">
+          {page.is_new ? <span className="font-semibold text-green">new or changed · </span> : null}
+          {facts.join(' · ')}
+        </p>
+      </div>
+      <span className="text-right text-sm text-ink-2 max-lg:text-left">
+        {reachText(page.reach, site.reachFrom !== null)}
+      </span>
+      <div className="flex gap-1.5 overflow-hidden">
+        {page.pictures.map((picture, i) => (
+          <StripItem key={i} slug={site.slug} picture={picture} />
+        ))}
+      </div>
+    </li>
+  );
+}
+
+function StripItem({ slug, picture }: { slug: string; picture: StripPicture }) {
+  const mark = markOf(picture);
+  return (
+    <span className="shrink-0">
+      <Mat
+        src={picture.sha256 ? `/s/${slug}/image/${picture.sha256}` : null}
+        alt={picture.sha256 ? '' : 'missing'}
+        width={62}
+        height={48}
+      />
+      {/* The degree is told by word as well as by the weight of the rule. */}
+      <span
+        className={`block h-[18px] w-[62px] truncate text-center text-sm ${mark ? 'border-t-2 border-must text-must' : 'border-t border-transparent'}`}
+      >
+        {mark ?? ''}
+      </span>
+    </span>
+  );
+}
+
+function markOf({ sha256, is_undescribed: isUndescribed }: StripPicture): string | null {
+  if (sha256 === null) return 'missing';
+  return isUndescribed ? 'no alt' : null;
+}

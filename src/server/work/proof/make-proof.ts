@@ -1,0 +1,186 @@
+/** Makes what a proof is served from: a page or style sheet marked and led to its served files, or a file as it is. */
+import { sql } from 'drizzle-orm';
+import type { SiteAddressing } from '@/core/address/resolve-address';
+import { urlOfPath } from '@/core/address/resolve-address';
+import { applyEdits } from '@/core/edit/apply-edits';
+import type { Placement } from '@/core/markup/placement';
+import { markPage, markSheet } from '@/core/proof/mark-page';
+import { decodeCss, decodeHtml, type SourceText } from '@/core/source/decode-source';
+import { isSheetPath, type WritableConnection } from '../../connections/connection';
+import type { Database } from '../../db/database';
+import { changes, editions, edits, newFiles } from '../../db/schema/editions';
+import { sites } from '../../db/schema/sites';
+import { ProblemError } from '../../problem-error';
+import { readPageBytes } from '../../reading/read-batch';
+import { shared, sourceShelf, type SharedSource } from '../../reading/source-shelf';
+import { storedBytes } from '../../store/store';
+import { addressingOf, openConnection } from '../site-connection';
+import type { ProofState } from './proof-token';
+import { proofScript } from './proof-script';
+
+export interface ProofFile {
+  readonly bytes: Uint8Array;
+  readonly type: string;
+  readonly isPage: boolean;
+}
+
+/** A site as a proof shows it. */
+export interface ProofSite {
+  /** Bytes of a page or style sheet, the draft's edits made in it where they are wanted. */
+  sourceOf(path: string): Promise<{ bytes: Uint8Array; source: SourceText } | null>;
+  bytesOf(path: string): Promise<Uint8Array | null>;
+  readonly site: SiteAddressing;
+  readonly connection: WritableConnection;
+}
+
+/** @throws ProblemError `SITE_GONE` where there is no such site any more */
+export async function openProofSite(db: Database, siteId: number, state: ProofState): Promise<ProofSite> {
+  const [site] = await db.orm
+    .select()
+    .from(sites)
+    .where(sql`id = ${siteId}`);
+  if (!site)
+    throw new ProblemError({
+      code: 'SITE_GONE',
+      what: 'There is no such site.',
+      why: '',
+      remedy: 'Go back to the list of sites.',
+    });
+  const connection = await openConnection(db, site);
+  const draft = state === 'draft' ? await draftOf(db, siteId) : null;
+  const bytesOf = async (path: string): Promise<Uint8Array | null> => {
+    const fresh = draft?.files.get(path);
+    return fresh ? storedBytes(fresh) : connection.read(path).catch(() => null);
+  };
+  return {
+    site: addressingOf(site),
+    connection,
+    bytesOf,
+    async sourceOf(path) {
+      const bytes = await connection.read(path).catch(() => null);
+      if (!bytes) return null;
+      const decode = isSheetPath(path) ? decodeCss : decodeHtml;
+      const source = decode(bytes);
+      const wanted = draft?.edits.get(path);
+      if (!wanted) return { bytes, source };
+      // A page that somebody changed since is shown as it stands; the edition says that it was left alone.
+      const edited = applyEdits({ bytes, source }, wanted);
+      return edited.ok ? { bytes: edited.bytes, source: decode(edited.bytes) } : { bytes, source };
+    },
+  };
+}
+
+interface Draft {
+  readonly edits: ReadonlyMap<string, (typeof edits.$inferSelect)[]>;
+  readonly files: ReadonlyMap<string, string>;
+}
+
+async function draftOf({ orm }: Database, siteId: number): Promise<Draft> {
+  const isDraft = sql`${editions.siteId} = ${siteId} and ${editions.state} = 'draft'`;
+  const rows = await orm
+    .select({ edit: edits })
+    .from(edits)
+    .innerJoin(changes, sql`${changes.id} = ${edits.changeId}`)
+    .innerJoin(editions, sql`${editions.id} = ${changes.editionId}`)
+    .where(isDraft);
+  const bySource = new Map<string, (typeof edits.$inferSelect)[]>();
+  for (const { edit } of rows)
+    bySource.set(edit.sourcePath, [...(bySource.get(edit.sourcePath) ?? []), edit]);
+  const files = await orm
+    .select({ path: newFiles.path, sha256: newFiles.sha256 })
+    .from(newFiles)
+    .innerJoin(changes, sql`${changes.id} = ${newFiles.changeId}`)
+    .innerJoin(editions, sql`${editions.id} = ${changes.editionId}`)
+    .where(isDraft);
+  return { edits: bySource, files: new Map(files.map(({ path, sha256 }) => [path, sha256])) };
+}
+
+/** The placements of a page as it stands in a proof, in page order. */
+export async function placementsInProof(proof: ProofSite, path: string): Promise<readonly Placement[]> {
+  const opened = await proof.sourceOf(path);
+  if (!opened) return [];
+  return (await readForProof(proof, path, opened.bytes)).placements;
+}
+
+async function readForProof(proof: ProofSite, path: string, bytes: Uint8Array) {
+  const sources: SharedSource[] = [];
+  for (let turn = 0; ; turn++) {
+    const reading = readPageBytes(
+      { path, bytes },
+      { site: proof.site, shelf: sourceShelf(sources, proof.site) },
+    );
+    const missing = reading.sheets.filter((sheet) => !sources.some((source) => source.path === sheet));
+    // Sheets import others: what each reading asks for is fetched until nothing new is asked.
+    if (missing.length === 0 || turn > MAX_IMPORTS) return reading;
+    for (const sheet of missing) {
+      const opened = await proof.sourceOf(sheet);
+      sources.push({
+        path: sheet,
+        bytes: shared(opened?.bytes ?? new Uint8Array(0)),
+        role: 'sheet',
+        httpCharset: null,
+      });
+    }
+  }
+}
+
+const MAX_IMPORTS = 8;
+
+/** One file of a proof, or `null` where the site has none at that path. */
+export async function proofFile(
+  proof: ProofSite,
+  path: string,
+  { root, nonce }: { readonly root: string; readonly nonce: string },
+): Promise<ProofFile | null> {
+  const servedAt = (target: string) => `${root}/${target.split('/').map(encodeURIComponent).join('/')}`;
+  if (isSheetPath(path)) {
+    const opened = await proof.sourceOf(path);
+    if (!opened) return null;
+    const [sheet] = sourceShelf(
+      [{ path, bytes: shared(opened.bytes), role: 'sheet', httpCharset: null }],
+      proof.site,
+    ).sheets();
+    const references = sheet?.reading.references ?? [];
+    const sheetUrl = urlOfPath(path, proof.site);
+    const text = markSheet(opened.source.text, references, { sheetUrl, site: proof.site, servedAt });
+    return { bytes: Buffer.from(text), type: 'text/css; charset=utf-8', isPage: false };
+  }
+  const type = TYPES[/\.(\w+)$/.exec(path)?.[1]?.toLowerCase() ?? ''];
+  if (type) {
+    const bytes = await proof.bytesOf(path);
+    return bytes && { bytes, type, isPage: false };
+  }
+  const opened = await proof.sourceOf(path);
+  if (!opened) return null;
+  const { placements } = await readForProof(proof, path, opened.bytes);
+  const inserted = proofScript(nonce);
+  const { html } = markPage(opened.source, placements, {
+    address: path,
+    site: proof.site,
+    servedAt,
+    inserted,
+  });
+  return { bytes: Buffer.from(html.replace(/^\ufeff/, '')), type: 'text/html; charset=utf-8', isPage: true };
+}
+
+/** What a proof may load besides its page and sheets: pictures, clips and fonts. Anything else is read as a page. */
+const TYPES: Readonly<Record<string, string>> = {
+  ...{
+    jpg: 'image/jpeg',
+    jpeg: 'image/jpeg',
+    jpe: 'image/jpeg',
+    jfif: 'image/jpeg',
+    png: 'image/png',
+    gif: 'image/gif',
+  },
+  ...{ webp: 'image/webp', avif: 'image/avif', svg: 'image/svg+xml', ico: 'image/x-icon', bmp: 'image/bmp' },
+  ...{ woff: 'font/woff', woff2: 'font/woff2', ttf: 'font/ttf', otf: 'font/otf' },
+  ...{
+    mp4: 'video/mp4',
+    webm: 'video/webm',
+    ogv: 'video/ogg',
+    mp3: 'audio/mpeg',
+    ogg: 'audio/ogg',
+    m4a: 'audio/mp4',
+  },
+};

@@ -1,0 +1,79 @@
+/**
+ * The one script that runs in a proof. It measures the space of every marked place and tells the window around it,
+ * draws the numbers, and keeps links from leading anywhere. It knows nothing and can reach nothing.
+ */
+import { MARK_ATTRIBUTE } from '@/core/proof/mark-page';
+
+const CODE = `(() => {
+  const marks = new Map();
+  const layer = document.createElement('div');
+  layer.setAttribute('style', 'all:initial;position:absolute;left:0;top:0;width:0;height:0;z-index:2147483647');
+  const fits = { fill: 'fill', contain: 'contain', cover: 'cover', none: 'none', 'scale-down': 'contain' };
+  const boxOf = (element) => {
+    let shown = element;
+    if (element.tagName === 'SOURCE' && element.parentElement) shown = element.parentElement.querySelector('img') || element;
+    if (element.tagName === 'A') shown = element.querySelector('img,svg,picture') || element;
+    const rect = shown.getBoundingClientRect();
+    const style = getComputedStyle(shown);
+    const isBackground = !/^(IMG|VIDEO|INPUT|OBJECT|EMBED|image)$/.test(shown.tagName);
+    const fit = isBackground ? (/cover/.test(style.backgroundSize) ? 'cover' : /contain/.test(style.backgroundSize) ? 'contain' : 'none') : fits[style.objectFit] || 'fill';
+    const isSeen = rect.width > 1 && rect.height > 1 && style.visibility !== 'hidden' && style.opacity !== '0';
+    return { x: rect.left + scrollX, y: rect.top + scrollY, width: rect.width, height: rect.height, fit, isSeen };
+  };
+  const measure = () => {
+    const places = [];
+    for (const element of document.querySelectorAll('[${MARK_ATTRIBUTE}]')) {
+      const box = boxOf(element);
+      for (const number of element.getAttribute('${MARK_ATTRIBUTE}').split(' ')) places.push({ number: Number(number), ...box });
+    }
+    draw(places);
+    const height = Math.max(document.documentElement.scrollHeight, document.body ? document.body.scrollHeight : 0);
+    parent.postMessage({ from: 'ibidem-proof', what: 'measured', height, places }, '*');
+  };
+  let chosen = 0;
+  const draw = (places) => {
+    const groups = new Map();
+    for (const place of places) {
+      if (!place.isSeen) continue;
+      const key = Math.round(place.x) + ',' + Math.round(place.y);
+      if (!groups.has(key)) groups.set(key, { place, numbers: [] });
+      groups.get(key).numbers.push(place.number);
+    }
+    layer.replaceChildren();
+    for (const { place, numbers } of groups.values()) {
+      const mark = document.createElement('button');
+      mark.textContent = numbers.length > 2 ? numbers[0] + '–' + numbers[numbers.length - 1] : numbers.join(' ');
+      const isChosen = numbers.includes(chosen);
+      mark.setAttribute('style', 'all:initial;position:absolute;box-sizing:border-box;left:' + Math.max(0, place.x) + 'px;top:' + Math.max(0, place.y) + 'px;min-width:26px;height:26px;padding:0 6px;background:' + (isChosen ? '#17695f' : '#18222e') + ';color:#fff;font:600 15px/26px sans-serif;text-align:center;cursor:pointer;border:1px solid #fff');
+      mark.setAttribute('aria-label', 'place ' + numbers.join(' and '));
+      mark.addEventListener('click', (event) => { event.preventDefault(); event.stopPropagation(); parent.postMessage({ from: 'ibidem-proof', what: 'chosen', number: numbers[0] }, '*'); });
+      layer.append(mark);
+      if (isChosen) {
+        const ring = document.createElement('div');
+        ring.setAttribute('style', 'all:initial;position:absolute;box-sizing:border-box;pointer-events:none;left:' + place.x + 'px;top:' + place.y + 'px;width:' + place.width + 'px;height:' + place.height + 'px;outline:3px solid #17695f');
+        layer.append(ring);
+      }
+    }
+  };
+  addEventListener('message', (event) => {
+    if (event.source !== parent || !event.data || event.data.to !== 'ibidem-proof') return;
+    chosen = Number(event.data.chosen) || 0;
+    measure();
+  });
+  addEventListener('click', (event) => { if (event.target.closest && event.target.closest('a,area')) event.preventDefault(); }, true);
+  addEventListener('submit', (event) => event.preventDefault(), true);
+  const start = () => {
+    document.documentElement.append(layer);
+    for (const image of document.querySelectorAll('img[data-src]')) if (!image.getAttribute('src')) image.src = image.dataset.src;
+    for (const image of document.querySelectorAll('img[loading=lazy]')) image.loading = 'eager';
+    measure();
+    addEventListener('load', () => { measure(); setTimeout(measure, 400); });
+    addEventListener('resize', measure);
+  };
+  if (document.readyState === 'loading') addEventListener('DOMContentLoaded', start); else start();
+})();`;
+
+/** The script's element, with the nonce that the page's policy lets run. */
+export function proofScript(nonce: string): string {
+  return `<script nonce="${nonce}">${CODE}</script>`;
+}
