@@ -1,14 +1,23 @@
 import 'server-only';
 import { and, asc, desc, eq, inArray, sql } from 'drizzle-orm';
 import { database } from '@/server/db/database';
-import { changes, editions, edits, intake, newFiles, publications, steps } from '@/server/db/schema/editions';
+import {
+  changes,
+  editions,
+  edits,
+  intake,
+  newFiles,
+  publications,
+  removals,
+  steps,
+} from '@/server/db/schema/editions';
 
 /** The editions of a site, newest first, with what each holds. */
 export async function listEditions(siteId: number) {
   return database()
     .orm.select({
       edition: editions,
-      changes: sql<number>`(select count(*)::int from changes where edition_id = "editions"."id")`,
+      changes: sql<number>`(select count(*)::int from changes where edition_id = "editions"."id") + (select count(*)::int from removals where edition_id = "editions"."id")`,
       pages: sql<number>`(select count(distinct page_path)::int from edits join changes on changes.id = change_id where edition_id = "editions"."id")`,
     })
     .from(editions)
@@ -44,6 +53,11 @@ export async function editionByNumber(siteId: number, number: number) {
     ids.length > 0
       ? await orm.select().from(newFiles).where(inArray(newFiles.changeId, ids)).orderBy(asc(newFiles.id))
       : [];
+  const taken = await orm
+    .select()
+    .from(removals)
+    .where(eq(removals.editionId, edition.id))
+    .orderBy(asc(removals.path));
   const runs = await orm
     .select()
     .from(publications)
@@ -53,5 +67,5 @@ export async function editionByNumber(siteId: number, number: number) {
   const journal = last
     ? await orm.select().from(steps).where(eq(steps.publicationId, last.id)).orderBy(asc(steps.ordinal))
     : [];
-  return { edition, gathered, edits: listed, files, run: last ?? null, journal };
+  return { edition, gathered, taken, edits: listed, files, run: last ?? null, journal };
 }

@@ -33,7 +33,7 @@ export async function siteFrame(siteId: number) {
   const [draft] = await orm
     .select({
       number: editions.number,
-      changes: sql<number>`(select count(*)::int from changes where edition_id = "editions"."id")`,
+      changes: sql<number>`(select count(*)::int from changes where edition_id = "editions"."id") + (select count(*)::int from removals where edition_id = "editions"."id")`,
     })
     .from(editions)
     .where(and(eq(editions.siteId, siteId), eq(editions.state, 'draft')));

@@ -4,6 +4,7 @@ import Joi from 'joi';
 import type { Database } from '../db/database';
 import { makeThumbnails } from '../work/make-thumbnails';
 import { prepareChange } from '../work/prepare-change';
+import { prepareRemoval } from '../work/prepare-removal';
 import { runPublication } from '../work/run-publication';
 import { surveySite } from '../work/survey-site';
 import type { JobName } from './queue';
@@ -19,6 +20,7 @@ export function handlers(db: Database): TaskList {
   const tasks: Record<JobName, Task> = {
     'survey-site': (payload) => surveySite(db, numberFrom(payload, 'surveyId')),
     'prepare-change': (payload) => prepareChange(db, numberFrom(payload, 'changeId')),
+    'prepare-removal': (payload) => prepareRemoval(db, numberFrom(payload, 'removalId')),
     'run-publication': (payload) => runPublication(db, numberFrom(payload, 'publicationId')),
     'make-thumbnails': (payload) => makeThumbnails(db, numberFrom(payload, 'siteId')),
   };

@@ -4,6 +4,7 @@ import type { ClientBase } from 'pg';
 export interface Jobs {
   'survey-site': { readonly surveyId: number };
   'prepare-change': { readonly changeId: number };
+  'prepare-removal': { readonly removalId: number };
   'run-publication': { readonly publicationId: number };
   'make-thumbnails': { readonly siteId: number };
 }
@@ -14,6 +15,7 @@ export type JobName = keyof Jobs;
 const ATTEMPTS: Readonly<Record<JobName, number>> = {
   'survey-site': 2,
   'prepare-change': 2,
+  'prepare-removal': 2,
   'run-publication': 5,
   'make-thumbnails': 2,
 };

@@ -2,9 +2,10 @@ import { and, eq, sql } from 'drizzle-orm';
 import Joi from 'joi';
 import { requireRole, type Actor } from '../accounts/actor';
 import type { Database } from '../db/database';
-import { changes, editions, intake } from '../db/schema/editions';
+import { changes, intake } from '../db/schema/editions';
 import { addJob } from '../jobs/queue';
 import { ProblemError } from '../problem-error';
+import { draftEdition } from './draft-edition';
 import { logEvent } from './log-event';
 
 export interface SwapRequest {
@@ -89,27 +90,6 @@ export async function gatherSwap(db: Database, actor: Actor, request: SwapReques
     details: `${value.fromPath}, edition ${edition.number}`,
   });
   return edition.number;
-}
-
-/** The edition being gathered for a site; begun where there is none. */
-async function draftEdition(
-  db: Database,
-  actor: Actor,
-  siteId: number,
-): Promise<{ id: number; number: number }> {
-  const open = await db.orm
-    .select({ id: editions.id, number: editions.number })
-    .from(editions)
-    .where(and(eq(editions.siteId, siteId), eq(editions.state, 'draft')));
-  if (open[0]) return open[0];
-  const { rows } = await db.pool.query<{ id: number; number: number }>(
-    `insert into editions (site_id, number, created_by)
-     select $1, coalesce(max(number), 0) + 1, $2 from editions where site_id = $1 returning id, number`,
-    [siteId, actor.name],
-  );
-  const made = rows[0];
-  if (!made) throw new Error('the new edition was not returned');
-  return made;
 }
 
 /** Takes placements out of the edition's other changes; one that keeps others is prepared anew. */

@@ -7,9 +7,11 @@ import type { Problem } from '@/core/problem';
 import { decodeCss, decodeHtml, type SourceText } from '@/core/source/decode-source';
 import { isSheetPath, type WritableConnection } from '../connections/connection';
 import type { Database } from '../db/database';
-import { changes, edits, newFiles, steps } from '../db/schema/editions';
+import { changes, editions, edits, newFiles, removals, steps } from '../db/schema/editions';
 import { sha256 } from '../hash';
+import { problemOf } from '../problem-error';
 import { storeBytes, storedBytes } from '../store/store';
+import { refuseUsed } from './prepare-removal';
 import { lastPublication } from './publish-edition';
 
 type NewStep = Omit<typeof steps.$inferInsert, 'publicationId' | 'ordinal'>;
@@ -44,10 +46,32 @@ export async function planPublishing(
   for (const [path, list] of bySource) {
     planned.push(await planSource(connection, path, { edits: list, expects: list[0]?.expects ?? '' }));
   }
+  planned.push(...(await planRemovals(db, editionId)));
   return planned;
 }
 
-/** Steps that take an edition back: the sources first, then the files that only they showed. */
+/** Files to be taken off go last; one that a place has come to show since stays. */
+async function planRemovals(db: Database, editionId: number): Promise<NewStep[]> {
+  const rows = await db.orm
+    .select({ removal: removals, siteId: editions.siteId })
+    .from(removals)
+    .innerJoin(editions, eq(editions.id, removals.editionId))
+    .where(eq(removals.editionId, editionId))
+    .orderBy(asc(removals.path));
+  const planned: NewStep[] = [];
+  for (const { removal, siteId } of rows) {
+    const { path, sha256: wasSha } = removal;
+    const problem = await refuseUsed(db, siteId, path).then(
+      () => null,
+      (error: unknown) => problemOf(error),
+    );
+    const step = { action: 'remove file', path, wasSha, becomesSha: null } as const;
+    planned.push(problem ? { ...step, state: 'left alone', problem } : step);
+  }
+  return planned;
+}
+
+/** Steps that take an edition back: files that went come first, then the sources, then the files only they showed. */
 export async function planWithdrawal(
   db: Database,
   connection: WritableConnection,
@@ -61,6 +85,10 @@ export async function planWithdrawal(
     .where(eq(steps.publicationId, publication.id))
     .orderBy(asc(steps.ordinal));
   const planned: NewStep[] = [];
+  for (const step of done) {
+    if (step.action !== 'remove file' || step.state !== 'done' || step.wasSha === null) continue;
+    planned.push({ action: 'add file', path: step.path, wasSha: null, becomesSha: step.wasSha });
+  }
   for (const step of done) {
     if (step.action !== 'write source' || step.state !== 'done' || !step.wasSha || !step.becomesSha) continue;
     const before = await storedBytes(step.wasSha);

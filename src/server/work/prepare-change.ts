@@ -3,6 +3,7 @@ import { eq } from 'drizzle-orm';
 import { planSwap, type SwapPlace, type SwapPlan } from '@/core/swap/plan-swap';
 import { slugOf } from '@/core/swap/file-name';
 import { editsOfPlace, type PlaceEdit } from '@/core/swap/swap-edits';
+import type { DeclaredSlot } from '@/core/markup/placement';
 import { decodeCss, decodeHtml, type SourceText } from '@/core/source/decode-source';
 import { isSheetPath, type WritableConnection } from '../connections/connection';
 import type { Database } from '../db/database';
@@ -71,8 +72,9 @@ async function planFor(db: Database, change: Change, picture: Intake): Promise<S
       .select()
       .from(placements)
       .where(eq(placements.id, Number(id)));
-    if (row?.filePath)
-      places.push({ ...row, page: row.pagePath, source: row.sourcePath, path: row.filePath });
+    if (!row?.filePath) continue;
+    const declared = await withMeasured(db, row);
+    places.push({ ...row, declared, page: row.pagePath, source: row.sourcePath, path: row.filePath });
   }
   const { rows: sizes } = await db.pool.query<{
     path: string;
@@ -96,6 +98,27 @@ async function planFor(db: Database, change: Change, picture: Intake): Promise<S
     isTaken: (path) => known.has(path),
   });
 }
+
+/** What a place declares, completed by what a reader's browser measured on that very page. */
+async function withMeasured(
+  { pool }: Database,
+  { siteId, pagePath, sourcePath, start, kind, declared }: typeof placements.$inferSelect,
+): Promise<DeclaredSlot> {
+  // An enlarge target, an icon or a share picture has no space of its own on the page.
+  if (!MEASURABLE.has(kind) || declared.widthPx !== null || declared.heightPx !== null) return declared;
+  const { rows } = await pool.query<{ width_px: number; height_px: number }>(
+    `select s.width_px, s.height_px from slots s join pages p on p.site_id = s.site_id and p.path = s.page_path
+     where s.site_id = $1 and s.page_path = $2 and s.source_path = $3 and s.start = $4 and s.width = 'desktop'
+       and s.sha256 = p.sha256`,
+    [siteId, pagePath, sourcePath, start],
+  );
+  const slot = rows[0];
+  return slot
+    ? { ...declared, widthPx: Math.round(slot.width_px), heightPx: Math.round(slot.height_px) }
+    : declared;
+}
+
+const MEASURABLE = new Set(['img', 'input', 'svg-image', 'poster']);
 
 interface Opened {
   readonly source: SourceText;

@@ -3,7 +3,7 @@ import { and, eq } from 'drizzle-orm';
 import { mayMove, stateAfter, type EditionMove } from '@/core/edition/edition-state';
 import { requireRole, type Actor } from '../accounts/actor';
 import type { Database } from '../db/database';
-import { changes, editions, publications } from '../db/schema/editions';
+import { changes, editions, publications, removals } from '../db/schema/editions';
 import { addJob } from '../jobs/queue';
 import { ProblemError } from '../problem-error';
 import { logEvent } from './log-event';
@@ -11,10 +11,15 @@ import { logEvent } from './log-event';
 /** Publishes a draft edition. @throws ProblemError where it is empty, unfinished, or not a draft */
 export async function publishEdition(db: Database, actor: Actor, editionId: number): Promise<void> {
   if (!mayMove(actor.role, 'publish')) requireRole(actor, ['maintainer', 'approver'], 'publish an edition');
-  const gathered = await db.orm
+  const swaps = await db.orm
     .select({ state: changes.state })
     .from(changes)
     .where(eq(changes.editionId, editionId));
+  const taken = await db.orm
+    .select({ state: removals.state })
+    .from(removals)
+    .where(eq(removals.editionId, editionId));
+  const gathered = [...swaps, ...taken];
   const unready = gathered.filter(({ state }) => state !== 'ready').length;
   if (gathered.length === 0 || unready > 0) {
     throw new ProblemError({

@@ -93,6 +93,34 @@ export const edits = pgTable(
   (table) => [index('edits_change').on(table.changeId)],
 );
 
+/** A file that an edition takes off the site: nothing may use it, and its bytes are kept to put it back. */
+export const removals = pgTable(
+  'removals',
+  {
+    id: serial('id').primaryKey(),
+    editionId: integer('edition_id')
+      .notNull()
+      .references(() => editions.id, { onDelete: 'cascade' }),
+    path: text('path').notNull(),
+    sha256: text('sha256').notNull(),
+    sizeBytes: integer('size_bytes').notNull(),
+    state: text('state').$type<ChangeState>().notNull().default('preparing'),
+    /** What was looked through before it was said to be unused. */
+    searched: jsonb('searched').$type<SearchedFor>(),
+    problem: jsonb('problem').$type<Problem>(),
+    createdBy: text('created_by').notNull(),
+  },
+  (table) => [uniqueIndex('removals_path').on(table.editionId, table.path)],
+);
+
+/** How much was read to be sure that nothing uses a file. */
+export interface SearchedFor {
+  readonly pages: number;
+  readonly sheets: number;
+  /** Scripts, data and other texts. */
+  readonly texts: number;
+}
+
 export const newFiles = pgTable('new_files', {
   id: serial('id').primaryKey(),
   changeId: integer('change_id')

@@ -34,3 +34,8 @@ export function readProofToken(token: string, now: number): ProofKey | null {
   if (!isSigned || Number(ends) * 3_600_000 < now) return null;
   return { siteId: Number(siteId), state: state as ProofState };
 }
+
+/** Where a page's proof is served from now on, until its key ends. */
+export function proofAddress(key: ProofKey, path: string): string {
+  return `/proof/${proofToken(key, Date.now())}/${path.split('/').map(encodeURIComponent).join('/')}`;
+}

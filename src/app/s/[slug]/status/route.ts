@@ -30,13 +30,13 @@ export async function GET(
      select (select string_agg(number || state, ',' order by number) from surveys, site where site_id = site.id) as surveys,
        (select string_agg(e.number || e.state || coalesce((select string_agg(coalesce(proven::text, '-'), '') from publications where edition_id = e.id), ''), ',')
           from editions e, site where e.site_id = site.id) as editions,
-       (select string_agg(c.id || c.state, ',') from changes c join editions e on e.id = c.edition_id, site where e.site_id = site.id) as changes,
+       (select string_agg(c.id || c.state, ',') from (select id, edition_id, state from changes union all select -id, edition_id, state from removals) c join editions e on e.id = c.edition_id, site where e.site_id = site.id) as changes,
        (select pages_done from survey) as survey_done, (select pages_total from survey) as survey_total,
        (select phase from survey) as survey_phase, (select seconds from survey) as survey_seconds,
        (select count(*)::int from steps, run where publication_id = run.id and state <> 'planned') as steps_done,
        (select count(*)::int from steps, run where publication_id = run.id) as steps_total,
        (select direction from run) as direction,
-       (select count(*)::int from changes c join editions e on e.id = c.edition_id, site where e.site_id = site.id and c.state = 'preparing') as preparing`,
+       (select count(*)::int from (select edition_id, state from changes union all select edition_id, state from removals) c join editions e on e.id = c.edition_id, site where e.site_id = site.id and c.state = 'preparing') as preparing`,
     [slug],
   );
   const row = rows[0];

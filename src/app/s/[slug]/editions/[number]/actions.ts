@@ -3,6 +3,7 @@
 import { revalidatePath } from 'next/cache';
 import { act } from '@/app/_data/act';
 import type { Problem } from '@/core/problem';
+import { dropRemoval } from '@/server/work/gather-removal';
 import { dropChange } from '@/server/work/gather-swap';
 import { publishEdition, withdrawEdition } from '@/server/work/publish-edition';
 
@@ -20,6 +21,12 @@ export async function withdraw(slug: string, editionId: number): Promise<Problem
 
 export async function takeOut(slug: string, changeId: number): Promise<Problem | null> {
   const outcome = await act((db, actor) => dropChange(db, actor, changeId));
+  revalidatePath(`/s/${slug}`, 'layout');
+  return outcome.ok ? null : outcome.problem;
+}
+
+export async function keepFile(slug: string, removalId: number): Promise<Problem | null> {
+  const outcome = await act((db, actor) => dropRemoval(db, actor, removalId));
   revalidatePath(`/s/${slug}`, 'layout');
   return outcome.ok ? null : outcome.problem;
 }

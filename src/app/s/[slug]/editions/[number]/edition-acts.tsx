@@ -6,7 +6,7 @@ import type { EditionState } from '@/core/edition/edition-state';
 import type { Problem } from '@/core/problem';
 import { Button, buttonClass } from '@/ui/button';
 import { ProblemText } from '@/ui/problem-text';
-import { publish, takeOut, withdraw } from './actions';
+import { publish, withdraw } from './actions';
 
 interface EditionActsProps {
   slug: string;
@@ -57,17 +57,13 @@ export function EditionActs({ slug, editionId, state, isReady, touches }: Editio
   );
 }
 
-/** Takes one change out of a draft. */
-export function TakeOut({ slug, changeId }: { slug: string; changeId: number }) {
+/** Takes one change, or one file that was to go, out of a draft. */
+export function TakeOut({ run }: { run: () => Promise<Problem | null> }) {
   const [problem, setProblem] = useState<Problem | null>(null);
   const [isPending, start] = useTransition();
   return (
     <>
-      <Button
-        weight="quiet"
-        disabled={isPending}
-        onClick={() => start(async () => setProblem(await takeOut(slug, changeId)))}
-      >
+      <Button weight="quiet" disabled={isPending} onClick={() => start(async () => setProblem(await run()))}>
         Take out
       </Button>
       {problem ? <ProblemText problem={problem} /> : null}

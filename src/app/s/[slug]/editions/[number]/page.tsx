@@ -5,7 +5,9 @@ import { siteBySlug } from '@/app/_data/site';
 import { Empty } from '@/ui/empty';
 import { count, dateText } from '@/ui/format';
 import { ChangeOfEdition } from './change-of-edition';
+import { takeOut } from './actions';
 import { EditionActs, TakeOut } from './edition-acts';
+import { FilesToGo } from './files-to-go';
 import { Progress } from './progress';
 
 export const metadata = { title: 'Edition' };
@@ -18,14 +20,30 @@ const SAYS: Readonly<Record<string, string>> = {
   withdrawn: 'Withdrawn: the site is as it was before.',
 };
 
+/** What an edition does to the site, in one sentence. */
+function touchesText(n: { spots: number; sources: number; added: number; taken: number }): string {
+  const parts = [
+    n.spots > 0 ? `changes ${count(n.spots, 'spot')} in ${count(n.sources, 'file')}` : null,
+    n.added > 0 ? `adds ${count(n.added, 'picture file')}` : null,
+    n.taken > 0 ? `takes ${count(n.taken, 'file')} off the site` : null,
+  ].filter((part) => part !== null);
+  return `It ${parts.join(', ').replace(/, ([^,]*)$/, ' and $1')}.`;
+}
+
 export default async function EditionPage({ params }: { params: Promise<{ slug: string; number: string }> }) {
   const { slug, number } = await params;
   const site = await siteBySlug(slug);
   const found = /^\d{1,9}$/.test(number) ? await editionByNumber(site.id, Number(number)) : null;
   if (!found) notFound();
-  const { edition, gathered, edits, files, run, journal } = found;
+  const { edition, gathered, taken, edits, files, run, journal } = found;
   const sources = new Set(edits.map(({ sourcePath }) => sourcePath)).size;
-  const touches = `It changes ${count(edits.length, 'spot')} in ${count(sources, 'file')} and adds ${count(files.length, 'picture file')}.`;
+  const touches = touchesText({
+    spots: edits.length,
+    sources,
+    added: files.length,
+    taken: taken.length,
+  });
+  const all = [...gathered.map(({ change }) => change.state), ...taken.map(({ state }) => state)];
   return (
     <main className="grid min-h-[calc(100vh-46px)] grid-cols-[minmax(0,1fr)_292px] max-lg:grid-cols-1">
       <div className="bg-sheet">
@@ -37,10 +55,10 @@ export default async function EditionPage({ params }: { params: Promise<{ slug: 
           </p>
           <h1 className="text-xl font-semibold">Edition {edition.number}</h1>
           <p className="text-ink-2">
-            {SAYS[edition.state]} {edits.length > 0 ? touches : ''}
+            {SAYS[edition.state]} {edits.length + taken.length > 0 ? touches : ''}
           </p>
         </div>
-        {gathered.length === 0 ? (
+        {all.length === 0 ? (
           <Empty head="This edition is empty">Swap a picture, and the change is gathered here.</Empty>
         ) : null}
         {gathered.map(({ change, picture }) => (
@@ -52,16 +70,17 @@ export default async function EditionPage({ params }: { params: Promise<{ slug: 
             edits={edits.filter(({ changeId }) => changeId === change.id)}
             files={files.filter(({ changeId }) => changeId === change.id)}
             liveUrl={site.liveUrl}
-            takeOut={edition.state === 'draft' ? <TakeOut slug={slug} changeId={change.id} /> : null}
+            takeOut={edition.state === 'draft' ? <TakeOut run={takeOut.bind(null, slug, change.id)} /> : null}
           />
         ))}
+        <FilesToGo slug={slug} taken={taken} isDraft={edition.state === 'draft'} />
       </div>
       <aside aria-label="Margin" className="space-y-5 px-4 py-4">
         <EditionActs
           slug={slug}
           editionId={edition.id}
           state={edition.state}
-          isReady={gathered.length > 0 && gathered.every(({ change }) => change.state === 'ready')}
+          isReady={all.length > 0 && all.every((state) => state === 'ready')}
           touches={touches}
         />
         {run ? <Progress run={run} steps={journal} /> : null}

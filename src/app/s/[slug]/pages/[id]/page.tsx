@@ -5,7 +5,7 @@ import { hrefWith, type SearchParams } from '@/app/_data/query';
 import { siteBySlug, siteFrame } from '@/app/_data/site';
 import { database } from '@/server/db/database';
 import { openProofSite, placementsInProof } from '@/server/work/proof/make-proof';
-import { proofToken, type ProofState } from '@/server/work/proof/proof-token';
+import { proofAddress, type ProofState } from '@/server/work/proof/proof-token';
 import { Chip } from '@/ui/chip';
 import { bytesText, count, dateText, placeText, reachText, titleText } from '@/ui/format';
 import { ProofSheet } from './proof-sheet';
@@ -35,8 +35,7 @@ export default async function PageRecord({
   const placements = await placementsInProof(proof, page.path);
   const paths = placements.flatMap(({ address }) => (address.kind === 'site' ? [address.path] : []));
   const notes = proofNotes(placements, { slug, files: await filesByPath(site.id, paths) });
-  const srcOf = (state: ProofState) =>
-    `/proof/${proofToken({ siteId: site.id, state }, Date.now())}/${page.path.split('/').map(encodeURIComponent).join('/')}`;
+  const srcOf = (state: ProofState) => proofAddress({ siteId: site.id, state }, page.path);
   const root = `/s/${slug}/pages/${page.id}`;
   const now = { width: width === 'desktop' ? null : width, shown: shown === 'live' ? null : shown };
   const draftName = draft ? `edition ${draft.number}` : '';

@@ -1,0 +1,145 @@
+import 'server-only';
+import { database } from '@/server/db/database';
+
+export const FILE_LISTS = ['missing', 'unused', 'twice', 'heavy'] as const;
+export type FileList = (typeof FILE_LISTS)[number];
+
+const FILE_ROWS = 50;
+
+/** A file is unused where nothing shows it, a dormant rule included. */
+const UNUSED = `f.sha256 is not null and not exists (
+  select 1 from placements x where x.site_id = f.site_id and x.file_path = f.path and x.until_survey is null)`;
+const MISSING = 'f.sha256 is null and f.problem is null';
+
+export interface FileCounts {
+  readonly missing: number;
+  readonly unused: number;
+  readonly unused_bytes: number;
+  readonly twice: number;
+  readonly twice_bytes: number;
+}
+
+/** How many files each list holds, and what was read to know. */
+export async function fileCounts(siteId: number) {
+  const { pool } = database();
+  const { rows } = await pool.query<FileCounts>(
+    `select count(*) filter (where ${MISSING})::int as missing,
+       count(*) filter (where ${UNUSED})::int as unused,
+       coalesce(sum(size_bytes) filter (where ${UNUSED}), 0)::float8 as unused_bytes,
+       (select count(*)::int from (select 1 from files d where d.site_id = $1 and d.gone_in is null and d.sha256 is not null group by d.sha256 having count(*) > 1) t) as twice,
+       (select coalesce(sum(extra), 0)::float8 from (select (count(*) - 1) * max(size_bytes) as extra from files d where d.site_id = $1 and d.gone_in is null and d.sha256 is not null group by d.sha256 having count(*) > 1) t) as twice_bytes
+     from files f where f.site_id = $1 and f.gone_in is null`,
+    [siteId],
+  );
+  const { rows: read } = await pool.query<{ pages: number; sheets: number; places: number }>(
+    `select (select count(*)::int from pages where site_id = $1 and gone_in is null) as pages,
+       (select count(distinct source_path)::int from placements where site_id = $1 and until_survey is null and source_path <> page_path) as sheets,
+       (select count(*)::int from placements where site_id = $1 and until_survey is null) as places`,
+    [siteId],
+  );
+  return { ...(rows[0] as FileCounts), searched: read[0] ?? { pages: 0, sheets: 0, places: 0 } };
+}
+
+export interface MissingFile {
+  readonly id: number;
+  readonly path: string;
+  readonly near_path: string | null;
+  readonly near_kind: 'case' | 'form' | null;
+  readonly near_sha: string | null;
+  readonly places: number;
+  readonly pages: readonly { readonly id: number; readonly path: string }[];
+}
+
+/** Files that pages ask for and that are not there, the most asked for first. */
+export async function missingFiles(siteId: number, sheet: number): Promise<MissingFile[]> {
+  const { rows } = await database().pool.query<MissingFile>(
+    `select f.id, f.path, f.near_path, f.near_kind,
+       (select n.sha256 from files n where n.site_id = f.site_id and n.path = f.near_path) as near_sha,
+       (select count(*)::int from placements x where x.site_id = f.site_id and x.file_path = f.path and x.until_survey is null) as places,
+       coalesce((select json_agg(json_build_object('id', p.id, 'path', p.path) order by p.path) from (
+         select distinct p.id, p.path from placements x join pages p on p.site_id = x.site_id and p.path = x.page_path
+         where x.site_id = f.site_id and x.file_path = f.path and x.until_survey is null order by p.path limit 6) p), '[]') as pages
+     from files f where f.site_id = $1 and f.gone_in is null and ${MISSING}
+     order by places desc, f.path limit ${FILE_ROWS} offset $2`,
+    [siteId, (sheet - 1) * FILE_ROWS],
+  );
+  return rows;
+}
+
+export interface UnusedFile {
+  readonly id: number;
+  readonly path: string;
+  readonly sha256: string;
+  readonly size_bytes: number;
+  readonly width_px: number | null;
+  readonly height_px: number | null;
+  /** Whether the edition being gathered takes it off already. */
+  readonly is_going: boolean;
+}
+
+/** Files that nothing on the site shows, the heaviest first. */
+export async function unusedFiles(siteId: number, sheet: number): Promise<UnusedFile[]> {
+  const { rows } = await database().pool.query<UnusedFile>(
+    `select f.id, f.path, f.sha256, f.size_bytes::float8 as size_bytes, f.width_px, f.height_px,
+       exists (select 1 from removals r join editions e on e.id = r.edition_id
+         where e.site_id = f.site_id and e.state = 'draft' and r.path = f.path) as is_going
+     from files f where f.site_id = $1 and f.gone_in is null and ${UNUSED}
+     order by f.size_bytes desc, f.path limit ${FILE_ROWS} offset $2`,
+    [siteId, (sheet - 1) * FILE_ROWS],
+  );
+  return rows;
+}
+
+export interface SameFiles {
+  readonly sha256: string;
+  readonly size_bytes: number;
+  readonly files: readonly { readonly id: number; readonly path: string; readonly places: number }[];
+}
+
+/** Files with the very same bytes, those that waste most first. */
+export async function sameFiles(siteId: number, sheet: number): Promise<SameFiles[]> {
+  const { rows } = await database().pool.query<SameFiles>(
+    `select f.sha256, max(f.size_bytes)::float8 as size_bytes,
+       json_agg(json_build_object('id', f.id, 'path', f.path, 'places',
+         (select count(*) from placements x where x.site_id = f.site_id and x.file_path = f.path and x.until_survey is null)) order by f.path) as files
+     from files f where f.site_id = $1 and f.gone_in is null and f.sha256 is not null
+     group by f.sha256 having count(*) > 1
+     order by (count(*) - 1) * max(f.size_bytes) desc, f.sha256 limit ${FILE_ROWS} offset $2`,
+    [siteId, (sheet - 1) * FILE_ROWS],
+  );
+  return rows;
+}
+
+export interface HeavyPage {
+  readonly id: number;
+  readonly path: string;
+  readonly title: string;
+  readonly bytes: number;
+  readonly files: number;
+  readonly heaviest: string;
+  readonly heaviest_id: number;
+  readonly heaviest_bytes: number;
+  readonly reach: number;
+}
+
+/** Pages by the weight of the pictures that stand on them; each file counts once, enlarge targets do not. */
+export async function heavyPages(siteId: number, sheet: number): Promise<HeavyPage[]> {
+  const { rows } = await database().pool.query<HeavyPage>(
+    `with used as (
+       select distinct x.page_path, x.file_path from placements x
+       where x.site_id = $1 and x.until_survey is null and x.file_path is not null and not x.dormant
+         and x.kind not in ('link', 'meta', 'json-ld', 'manifest', 'icon', 'srcset', 'source', 'noscript', 'video', 'audio')
+     ), weighed as (
+       select u.page_path, sum(f.size_bytes)::float8 as bytes, count(*)::int as files,
+         (array_agg(f.path order by f.size_bytes desc))[1] as heaviest, (array_agg(f.id order by f.size_bytes desc))[1] as heaviest_id,
+         max(f.size_bytes)::float8 as heaviest_bytes
+       from used u join files f on f.site_id = $1 and f.path = u.file_path and f.gone_in is null and f.sha256 is not null
+       group by u.page_path order by bytes desc limit ${FILE_ROWS} offset $2)
+     select p.id, p.path, p.title, p.reach, w.* from weighed w join pages p on p.site_id = $1 and p.path = w.page_path
+     where p.gone_in is null order by w.bytes desc, p.path`,
+    [siteId, (sheet - 1) * FILE_ROWS],
+  );
+  return rows;
+}
+
+export const FILES_A_SHEET = FILE_ROWS;
