@@ -30,3 +30,12 @@ export const PEOPLE: readonly {
   { name: 'Tamsin Ordway', email: 'tamsin@ferndrake.example', role: 'approver', says: 'head of the school' },
   { name: 'Pell Arden', email: 'pell@ferndrake.example', role: 'viewer', says: 'looks, and changes nothing' },
 ];
+
+/** Sections of the school's site with the owner of each: pattern, name, mail address. */
+export const SECTIONS: readonly (readonly [string, string, string])[] = [
+  ['choirs', 'Choirs', 'dorrin@ferndrake.example'],
+  ['concerts', 'Concerts', 'dorrin@ferndrake.example'],
+  ['lessons', 'Lessons', 'ilse@ferndrake.example'],
+  ['tutors', 'Tutors', 'ilse@ferndrake.example'],
+  ['news/201*', 'News before 2020', 'maud@ferndrake.example'],
+];

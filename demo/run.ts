@@ -6,17 +6,20 @@ import { spawn, type ChildProcess } from 'node:child_process';
 import { access, rm } from 'node:fs/promises';
 import { join } from 'node:path';
 import { addPerson } from '@/server/accounts/add-person';
-import { connect } from '@/server/db/database';
+import { connect, type Database } from '@/server/db/database';
 import { migrateDatabase } from '@/server/db/migrate';
 import { settings } from '@/server/settings';
 import { connectSite } from '@/server/work/connect-site';
-import { DEMO_PASSWORD, PEOPLE } from './people';
+import { saveSection } from '@/server/work/keep-sections';
+import { DEMO_PASSWORD, PEOPLE, SECTIONS } from './people';
 import { generateSite } from './site/generate';
+import { startCrawlHost } from './stand-ins/crawl-host';
 import { startWebHost } from './stand-ins/web-host';
 
 const VAR = process.env['IBIDEM_VAR'] ?? 'var';
 const APP_PORT = Number(process.env['IBIDEM_PORT'] ?? 4180);
 const HOST_PORT = Number(process.env['IBIDEM_DEMO_HOST_PORT'] ?? 4181);
+const FESTIVAL_PORT = Number(process.env['IBIDEM_DEMO_FESTIVAL_PORT'] ?? HOST_PORT + 1);
 const RESTART_AFTER_MS = 1000;
 const SITE = join(VAR, 'demo-site');
 
@@ -49,8 +52,30 @@ async function prepare(): Promise<void> {
       hosts: ['www.ferndrake.example'],
       from: { kind: 'folder', path: SITE },
     });
+    await connectSite(db, actor, {
+      name: 'Ferndrake River Festival',
+      liveUrl: null,
+      hosts: [],
+      from: { kind: 'http', start: `http://127.0.0.1:${FESTIVAL_PORT}/`, isPrivate: true },
+    });
+    await giveOwners(db);
   }
   await db.pool.end();
+}
+
+/** Who answers for what: the demo's two owners. */
+async function giveOwners(db: Database): Promise<void> {
+  const { rows: sites } = await db.pool.query<{ id: number }>('select id from sites order by id limit 1');
+  const siteId = sites[0]?.id;
+  if (siteId === undefined) return;
+  for (const [pattern, name, email] of SECTIONS) {
+    const { rows } = await db.pool.query<{ id: string }>('select id from "user" where email = $1', [email]);
+    await saveSection(db, { id: 'demo', name: 'Maud Kestle', role: 'maintainer' }, siteId, {
+      pattern,
+      name,
+      ownerId: rows[0]?.id ?? null,
+    });
+  }
 }
 
 /** Starts a part of the application, and again whenever it dies by itself. */
@@ -76,6 +101,8 @@ async function isAnswering(url: string): Promise<boolean> {
 
 // The sign-in page of the demo offers its people with one press each.
 process.env['IBIDEM_DEMO_PASSWORD'] = DEMO_PASSWORD;
+// The festival's host stands first: connecting its site asks it for its start.
+const festival = await startCrawlHost(FESTIVAL_PORT);
 await prepare();
 const host = await startWebHost(SITE, HOST_PORT);
 const tsx = `file://${process.cwd()}/node_modules/tsx/dist/esm/index.mjs`;
@@ -94,6 +121,7 @@ for (const signal of ['SIGINT', 'SIGTERM'] as const) {
     if (isStopping) return;
     isStopping = true;
     host.close();
+    festival.close();
     for (const child of children) child.kill('SIGTERM');
     const wait = setInterval(() => {
       if (children.size > 0) return;
@@ -110,6 +138,7 @@ for (let tries = 0; tries < 120 && !(await isAnswering(`${address}/sign-in`)); t
 say('');
 say(`Ibidem is ready:      ${address}`);
 say(`The school's site:    http://127.0.0.1:${HOST_PORT}/`);
+say(`The festival's site:  http://127.0.0.1:${FESTIVAL_PORT}/ (can only be crawled)`);
 say('Sign in as');
 for (const { email, role, says } of PEOPLE) say(`  ${email.padEnd(28)} ${role.padEnd(11)} ${says}`);
 say(`Password for all: ${DEMO_PASSWORD}`);

@@ -8,7 +8,8 @@ import { openFolder } from '@/server/connections/folder';
 import { placementsOf, readSite } from '@/server/connections/read-site';
 import { snapshot } from '../../tests/fixtures/write-site';
 import { ANSWERS } from './answers';
-import { generateSite } from './generate';
+import { generateSite, textFiles } from './generate';
+import { drawPictures } from './pictures';
 
 let folder: string;
 let placements: Placement[];
@@ -30,13 +31,17 @@ afterAll(() => rm(folder, { recursive: true, force: true }));
 
 describe('the demo site', () => {
   it('is the same every time', async () => {
-    await generateSite(join(folder, 'again'), join(folder, 'answers.json'));
-    expect(await snapshot(join(folder, 'again'))).toEqual(await snapshot(join(folder, 'site')));
+    const first = await snapshot(join(folder, 'site'));
+    for (const [path, bytes] of textFiles()) expect(Buffer.from(bytes).toString('latin1')).toBe(first[path]);
+    await drawPictures(join(folder, 'again'), (path) => /choir|2019|logo/.test(path));
+    const again = await snapshot(join(folder, 'again'));
+    expect(Object.keys(again).length).toBeGreaterThan(12);
+    expect(first).toMatchObject(again);
   });
 
-  it('has thirty pages in three designs and two encodings', () => {
-    expect(encodings.size).toBe(30);
-    expect([...encodings.values()].filter((encoding) => encoding === 'windows-1252')).toHaveLength(7);
+  it('has its pages in three designs and two encodings', () => {
+    expect(encodings.size).toBe(115);
+    expect([...encodings.values()].filter((encoding) => encoding === 'windows-1252')).toHaveLength(9);
   });
 
   it.each(ANSWERS)('has its fault $rule at $page', ({ page, raw }) => {
@@ -50,6 +55,27 @@ describe('the demo site', () => {
     expect(new Set(leftover.map(({ kind }) => kind))).toEqual(
       new Set(['img', 'source', 'link', 'css', 'meta']),
     );
+  });
+
+  it('has every kind of markup that waits, tells or nests, and pictures nothing shows', async () => {
+    const kinds = new Set(placements.map(({ kind }) => kind));
+    for (const kind of [
+      'lazy',
+      'noscript',
+      'json-ld',
+      'manifest',
+      'iframe-srcdoc',
+      'poster',
+      'srcset',
+    ] as const) {
+      expect(kinds).toContain(kind);
+    }
+    const files = Object.keys(await snapshot(join(folder, 'site'))).filter((path) =>
+      /\.(?:jpg|png|gif)$/.test(path),
+    );
+    expect(files.length).toBeGreaterThan(310);
+    const shown = new Set(placements.map(({ address }) => addressText(address)));
+    expect(files.filter((path) => !shown.has(path)).length).toBeGreaterThan(30);
   });
 
   it('asks for no file that is missing, but for the two it should', async () => {

@@ -3,19 +3,27 @@ import { mkdir, writeFile } from 'node:fs/promises';
 import { dirname, join } from 'node:path';
 import { encodeText } from '@/core/source/encode-text';
 import { ANSWERS } from './answers';
+import { GROWN_PAGES } from './growth';
 import { SHEETS } from './layouts';
 import { PAGES } from './pages';
 import { drawPictures } from './pictures';
 
+/** The web app manifest that every responsive page links. */
+const MANIFEST = {
+  name: 'Ferndrake Community Music School',
+  icons: [{ src: 'img/logo.png', sizes: '120x120', type: 'image/png' }],
+};
+
 /** The bytes of every page and style sheet, by path. */
 export function textFiles(): Map<string, Uint8Array> {
   const files = new Map<string, Uint8Array>();
-  for (const { path, encoding, source } of PAGES) {
+  for (const { path, encoding, source } of [...PAGES, ...GROWN_PAGES]) {
     const bytes = encodeText(source, encoding);
     if (!bytes) throw new Error(`${path} holds a character that ${encoding} does not know`);
     files.set(path, bytes);
   }
   for (const [path, source] of Object.entries(SHEETS)) files.set(path, new TextEncoder().encode(source));
+  files.set('site.webmanifest', new TextEncoder().encode(`${JSON.stringify(MANIFEST, null, 2)}\n`));
   return files;
 }
 

@@ -19,6 +19,9 @@ const MENU: readonly (readonly [string, string])[] = [
   ['courses/index.html', 'Courses'],
   ['concerts/index.html', 'Concerts'],
   ['news/index.html', 'News'],
+  ['projects/index.html', 'Projects'],
+  ['recordings/index.html', 'Recordings'],
+  ['join/index.html', 'Join'],
   ['cafe/index.html', 'Caf\u00e9'],
 ];
 
@@ -89,6 +92,7 @@ export function responsivePage(path: string, { title, body, head = '', header = 
   <link rel="icon" href="${root}favicon.png">
   <link rel="stylesheet" href="${root}css/site.css">
   <link rel="stylesheet" href="${root}css/courses.css">
+  <link rel="manifest" href="${root}site.webmanifest">
   ${head.trim()}
 </head>
 <body>

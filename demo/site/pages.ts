@@ -1,7 +1,7 @@
-/** The first thirty pages of the school's site, as made by three hands in three designs. */
+/** The pages of the school's site that were made by hand, by three hands in three designs. */
 import { plainPage, responsivePage, tablePage } from './layouts';
 
-interface SitePage {
+export interface SitePage {
   readonly path: string;
   readonly encoding: 'utf-8' | 'windows-1252';
   readonly source: string;
@@ -71,7 +71,7 @@ export const PAGES: readonly SitePage[] = [
 
   plain('lessons/index.html', 'Lessons', `<p>Nine tutors teach in the old fire station from Monday to Saturday.</p>
 ${figure('../img/engine-room.jpg', 'Piano beside the tall window of the engine room', 'The engine room, where groups meet', [300, 200])}
-<ul><li><a href="violin.html">Violin</a></li><li><a href="cello.html">Cello</a></li><li><a href="flute.html">Flute</a></li><li><a href="piano.html">Piano</a></li><li><a href="guitar.html">Guitar</a></li><li><a href="drums.html">Drums</a></li></ul>`),
+<ul><li><a href="violin.html">Violin</a></li><li><a href="cello.html">Cello</a></li><li><a href="flute.html">Flute</a></li><li><a href="piano.html">Piano</a></li><li><a href="guitar.html">Guitar</a></li><li><a href="drums.html">Drums</a></li><li><a href="viola.html">Viola</a></li><li><a href="double-bass.html">Double bass</a></li><li><a href="harp.html">Harp</a></li><li><a href="clarinet.html">Clarinet</a></li><li><a href="trumpet.html">Trumpet</a></li><li><a href="accordion.html">Accordion</a></li><li><a href="recorder.html">Recorder</a></li><li><a href="singing.html">Singing</a></li></ul>`),
   lesson('lessons/violin.html', 'Violin', figure('../img/sample_600x400.png', 'placeholder image', 'Caption goes here'), 'Lessons for ages six and up, in our practice rooms on the river side.'),
   lesson('lessons/cello.html', 'Cello', `<table class="thumbs"><tr>
 <td><a href="../img/cello-lesson.jpg"><img src="../img/cello-lesson_thumb.jpg" width="160" height="160" alt="A cello on the bench before its lesson"></a><br>First term</td>
@@ -105,14 +105,15 @@ ${responsive('../img/choir-winter', 'Both choirs on the stage under coloured lam
 ${figure('img/marrable.jpg', 'Ilse Marrable', 'Ilse Marrable, cello', [160, 200])}
 ${figure('img/oake.jpg', 'Dorrin Oake', 'Dorrin Oake, choirs', [160, 200])}
 ${figure('img/thorne.jpg', 'Wat Thorne', 'Wat Thorne, guitar (until 2023)', [160, 200])}
-</div><p>All tutors teach in small groups and alone.</p>`),
+</div><p>All tutors teach in small groups and alone. <a href="all.html">Everybody who teaches here</a>; <a href="marrable.html">Ilse Marrable</a> and <a href="oake.html">Dorrin Oake</a> founded the school.</p>`),
   plain('tutors/marrable.html', 'Ilse Marrable', `${figure('img/marrable.jpg', 'Ilse Marrable', 'Ilse Marrable', [240, 300])}<p>Cello, all ages. Mondays and Thursdays.</p>`),
   plain('tutors/oake.html', 'Dorrin Oake', `${figure('img/oake.jpg', 'photo', 'Dorrin Oake leads both choirs', [240, 300])}<p>Choirs and theory. Owner of the choir pages.</p>`),
 
   wide('courses/index.html', 'Courses', `    <div class="grid">
       <a href="summer.html"><img src="../img/river-door.jpg" alt="Summer courses" width="320" height="213"></a>
       <a href="bench.html"><img src="../img/violin-bench.jpg" alt="The repair bench" width="320" height="213"></a>
-    </div>`),
+    </div>
+    <p><a href="autumn.html">Autumn</a>, <a href="spring.html">spring</a>, <a href="summer-week.html">a week in summer</a>, <a href="for-adults.html">for adults</a>, <a href="for-families.html">for families</a></p>`),
   wide('courses/summer.html', 'Summer courses', `    <p>A week by the river in July. Bring your instrument and something to swim in.</p>
     <figure><img src="../img/DSC_0417.jpg" alt="DSC_0417.jpg" width="200" height="133"><figcaption>Breaks are long</figcaption></figure>`,
     { header: 'head-summer', head: '<meta property="og:image" content="https://www.ferndrake.example/img/sample_600x400.png">' }),
@@ -122,17 +123,19 @@ ${figure('img/thorne.jpg', 'Wat Thorne', 'Wat Thorne, guitar (until 2023)', [160
   wide('concerts/index.html', 'Concerts', `    <div class="grid">
       <figure><img src="img/poster-summer24.png" alt="poster" width="310" height="438"><figcaption>Come and hear us</figcaption></figure>
       <figure><img src="img/poster-winter22.png" alt="Winter Voices, 14 December 2022, 7 pm, Old Fire Station" width="310" height="438"><figcaption>Winter voices</figcaption></figure>
-    </div>`),
+    </div>
+    <p>${Array.from({ length: 11 }, (_, n) => `<a href="${2015 + n}.html">${2015 + n}</a>`).join(' ')}</p>`),
   plain('cafe/index.html', 'Caf\u00e9 at the river door', `${figure('../img/cafe-cup.jpg', 'Two hands around a cup of coffee', 'Open while lessons are on', [400, 267])}
 <p>Soup at noon, cake at four. The tables by the window are kept for waiting parents.</p>
 <p style="background-image: url('../img/river-door.jpg'); min-height: 80px">With a view of the river.</p>`),
   plain('library/index.html', 'Instrument library', `${figure('../img/cello-case.jpg', 'An instrument lying on the bench', 'Ready to be lent', [300, 200])}
-<p>Forty instruments wait to be played. A term costs less than a pizza a month.</p>
+<p>Forty instruments wait to be played. A term costs less than a pizza a month. See <a href="rules.html">the rules</a>.</p>
 <!-- <img src="../img/never-shown.jpg" alt="left out in 2019"> -->`),
   plain('library/rules.html', 'Rules of the library', `<p>Bring it back dry. Tell us what broke.</p>
 <p><img src="../img/Flute.jpg" width="200" height="133" alt="Hands at a table"></p>`),
 
-  old('news/index.html', 'News', `<UL><LI><A HREF="2014-open-day.html">Open day 2014</A><LI><A HREF="2014-choir.html">Our first choir</A><LI><A HREF="2015-flood.html">High water</A><LI><A HREF="2015-bench.html">The bench is here</A></UL>
+  old('news/index.html', 'News', `<UL><LI><A HREF="2014-open-day.html">Open day 2014</A><LI><A HREF="2014-choir.html">Our first choir</A><LI><A HREF="2015-flood.html">High water</A><LI><A HREF="2015-bench.html">The bench is here</A><LI><A HREF="2016-doors.html">Red doors</A><LI><A HREF="2017-tower.html">The tower</A>
+<LI><A HREF="2018/index.html">2018</A><LI><A HREF="2019/index.html">2019</A><LI><A HREF="2020/index.html">2020</A><LI><A HREF="2021/index.html">2021</A><LI><A HREF="2022/index.html">2022</A><LI><A HREF="2023/index.html">2023</A><LI><A HREF="2024/index.html">2024</A><LI><A HREF="2025/index.html">2025</A><LI><A HREF="2026/index.html">2026</A></UL>
 <P><IMG SRC=pics/open-day.jpg WIDTH=160 HEIGHT=107 ALT="Open day"> <IMG SRC=pics/first-choir.jpg WIDTH=160 HEIGHT=107>`),
   old('news/2014-open-day.html', 'Open day', `<TABLE ALIGN=right><TR><TD><A HREF="pics/open-day_big.jpg"><IMG SRC="pics/open-day.jpg" WIDTH=320 HEIGHT=213 BORDER=0 ALT="The house on the open day"></A></TD></TR><TR><TD><FONT SIZE=2>Doors open at ten \u2013 \u201ccome early\u201d</FONT></TD></TR></TABLE>
 <P>More than two hundred people came. The caf\u00e9 ran out of cake by three.`),

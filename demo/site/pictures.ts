@@ -1,10 +1,11 @@
-/** Every picture file of the demo site: what it shows, how large it is, and what a camera left in it. */
+/** The picture files of the demo site: what each shows, how large it is, and what a camera left in it. */
 import { mkdir, writeFile } from 'node:fs/promises';
 import { dirname, join } from 'node:path';
 import sharp from 'sharp';
+import { GROWN_PICTURES } from './growth';
 import { facade, hands, instrument, logo, portrait, poster, river, room, sample, stage } from './scenes';
 
-interface Picture {
+export interface Picture {
   /** Path in the site; the ending tells the format. */
   readonly path: string;
   readonly scene: string;
@@ -78,12 +79,21 @@ const PICTURES: readonly Picture[] = [
 ];
 
 /** Draws every picture into a folder; the same bytes on every run of the same version of the image library. */
-export async function drawPictures(folder: string): Promise<void> {
-  for (const [i, picture] of PICTURES.entries()) {
-    const target = join(folder, picture.path);
-    await mkdir(dirname(target), { recursive: true });
-    await writeFile(target, await draw(picture, i + 1));
-  }
+export async function drawPictures(
+  folder: string,
+  isWanted: (path: string) => boolean = () => true,
+): Promise<void> {
+  const all = [...PICTURES, ...GROWN_PICTURES]
+    .map((picture, i) => ({ picture, seed: i + 1 }))
+    .filter(({ picture }) => isWanted(picture.path));
+  const hand = async () => {
+    for (let next = all.pop(); next; next = all.pop()) {
+      const target = join(folder, next.picture.path);
+      await mkdir(dirname(target), { recursive: true });
+      await writeFile(target, await draw(next.picture, next.seed));
+    }
+  };
+  await Promise.all([hand(), hand(), hand()]);
 }
 
 async function draw(picture: Picture, seed: number): Promise<Buffer> {

@@ -2,7 +2,7 @@
 import { parse } from 'parse5';
 import { siteOfFiles } from '@/core/address/resolve-address';
 import { openFolder } from '@/server/connections/folder';
-import { readSources } from '@/server/connections/read-site';
+import { readSources } from '@/server/connections/site-sources';
 import { readPageBytes } from '@/server/reading/read-batch';
 import { openReadingPool } from '@/server/reading/reading-pool';
 import { sourceShelf, type SharedSource } from '@/server/reading/source-shelf';

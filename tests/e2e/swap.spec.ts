@@ -54,7 +54,7 @@ test('a leftover picture is swapped in all its places, goes live, is proven and 
   await look(page, 'sign-in');
   await expectAccessible(page);
   await signInAs(page, 'Maud Kestle');
-  await expect(page.getByText(/survey 1, .* 30 pages/)).toBeVisible();
+  await expect(page.getByText(/survey 1, .* 115 pages/)).toBeVisible();
 
   await page.getByRole('link', { name: /^Pages/ }).click();
   await expect(page.getByRole('link', { name: /Violin/ })).toBeVisible();

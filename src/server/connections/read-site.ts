@@ -5,49 +5,11 @@
 import type { SiteAddressing } from '@/core/address/resolve-address';
 import { dormantPlacements } from '@/core/markup/place-styles';
 import type { Placement } from '@/core/markup/placement';
-import { ProblemError } from '../problem-error';
 import { jsonOf, readPageBytes, type PageBytes, type PageFound, type ReadAs } from '../reading/read-batch';
 import { openReadingPool } from '../reading/reading-pool';
-import { shared, sourceShelf, type SharedSource } from '../reading/source-shelf';
-import {
-  isManifestPath,
-  isPagePath,
-  isSheetPath,
-  type ReadableConnection,
-  type SiteFile,
-} from './connection';
-
-/** Sheets and pages beyond this are not hand-written; reading them would only cost memory. */
-export const MAX_TEXT_BYTES = 50 * 1024 ** 2;
-const MAX_MANIFEST_BYTES = 1024 ** 2;
-
-/** The pages of a listing; refuses a site that has none. */
-export function pagesOf(files: readonly SiteFile[]): readonly SiteFile[] {
-  const pages = files.filter(({ role, path }) => (role ? role === 'page' : isPagePath(path)));
-  if (pages.length > 0) return pages;
-  throw new ProblemError({
-    code: 'NO_PAGES',
-    what: 'No page was found there.',
-    why: `Among ${files.length.toLocaleString('en')} files none ends in .html, .htm, .xhtml or .shtml.`,
-    remedy: 'Choose the folder (or ZIP) that holds the site’s pages themselves.',
-  });
-}
-
-/** What dresses pages: the style sheets and manifests of a listing, read once. */
-export async function readSources(
-  connection: ReadableConnection,
-  files: readonly SiteFile[],
-): Promise<SharedSource[]> {
-  const sources: SharedSource[] = [];
-  for (const { path, role, sizeBytes, httpCharset = null } of files) {
-    const isSheet = role ? role === 'sheet' : isSheetPath(path);
-    const isManifest = role ? role === 'manifest' : isManifestPath(path) && sizeBytes < MAX_MANIFEST_BYTES;
-    if (!(isSheet || isManifest) || sizeBytes > MAX_TEXT_BYTES) continue;
-    const bytes = shared(await connection.read(path));
-    sources.push({ path, bytes, role: isSheet ? 'sheet' : 'manifest', httpCharset });
-  }
-  return sources;
-}
+import { sourceShelf } from '../reading/source-shelf';
+import type { ReadableConnection, SiteFile } from './connection';
+import { MAX_TEXT_BYTES, pagesOf, readSources } from './site-sources';
 
 /** What was found on a batch of pages, or the dormant places of all sheets at the end. */
 export type SiteReading =

@@ -8,7 +8,7 @@ import { openFetcher } from '../connections/http/fetch-address';
 import { CRAWL_LIMITS } from '../connections/http/crawl';
 import { scopeOfStart } from '../connections/http/mirror-site';
 import { openFolder } from '../connections/folder';
-import { pagesOf } from '../connections/read-site';
+import { pagesOf } from '../connections/site-sources';
 import { unpackZip } from '../connections/zip';
 import type { Database } from '../db/database';
 import { sites, type ConnectionSettings } from '../db/schema/sites';

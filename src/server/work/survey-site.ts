@@ -6,7 +6,7 @@ import { createHash } from 'node:crypto';
 import { eq } from 'drizzle-orm';
 import type { PoolClient } from 'pg';
 import { dormantPlacements } from '@/core/markup/place-styles';
-import { MAX_TEXT_BYTES, pagesOf, readSources } from '../connections/read-site';
+import { MAX_TEXT_BYTES, pagesOf, readSources } from '../connections/site-sources';
 import type { SiteFile } from '../connections/connection';
 import type { Database } from '../db/database';
 import { sites, surveys, type SurveyCounts } from '../db/schema/sites';
