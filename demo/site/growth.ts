@@ -6,7 +6,7 @@
 import { plainPage, responsivePage, tablePage } from './layouts';
 import type { SitePage } from './pages';
 import { facade, hands, instrument, portrait, poster, river, room, stage } from './scenes';
-import type { Picture } from './pictures';
+import type { Picture } from './picture';
 
 type Size = readonly [number, number];
 
@@ -232,7 +232,6 @@ function growRest(): void {
   // What was once somewhere, and what was copied twice: nothing shows the first, two pages show the others.
   for (let n = 1; n <= 38; n++)
     photo(`img/old/IMG_${3370 + n}.jpg`, sceneOf(950 + n), [640, 427], `2016:0${1 + (n % 9)}:11 12:00:00`);
-  photo('img/hall-choir copy.jpg', stage(17), [960, 640], '2024:03:02 18:30:00');
 }
 
 growNews();

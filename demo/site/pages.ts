@@ -55,7 +55,7 @@ export const PAGES: readonly SitePage[] = [
   wide('index.html', 'Music in the old fire station',
     `${front('')}
     <h2>This term</h2>
-    <p>Two choirs, nine tutors, an instrument library and a repair bench by the river.</p>
+    <p>Two choirs, nine tutors, an <a href="library/index.html">instrument library</a> and a repair bench by the river. More <a href="about.html">about us</a>, and how to <a href="find-us.html">find us</a>.</p>
     <div class="grid">
       <a href="choirs/index.html"><img src="img/hall-choir.jpg" alt="" width="320" height="213"></a>
       <a href="lessons/index.html"><img src="img/engine-room.jpg" alt="image" width="320" height="213"></a>
@@ -87,7 +87,8 @@ ${figure('../img/engine-room.jpg', 'Piano beside the tall window of the engine r
     <ul class="slides">
       <li><a href="../img/hall-choir.jpg"><img src="../img/hall-choir.jpg" alt="The Hall Choir in two rows" width="320" height="213"></a></li>
       <li><a href="../img/young-choir.jpg"><img src="../img/young-choir.jpg" alt="The Young Choir in two rows" width="320" height="213"></a></li>
-    </ul>`),
+    </ul>
+    <p><a href="winter.html">Winter term</a>, <a href="young.html">the Young Choir</a></p>`),
   wide('choirs/winter.html', 'Winter term', `    <p>The Hall Choir meets on Tuesdays at half past six in the engine room, the Young Choir on Saturday mornings.</p>
     <figure>
       <picture>

@@ -82,7 +82,7 @@ it.each([
 
 it.each([
   [2300.4, true, '2,300 a month'],
-  [0, false, 'no way there'],
+  [0, false, 'no link leads there'],
   [0.4, false, 'under 1 in 1,000'],
   [41.5, false, '42 in 1,000'],
 ])('reachText(%d, %s) is %s', (reach, isCounted, expected) => {

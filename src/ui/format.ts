@@ -56,6 +56,6 @@ export function leftText(done: number, total: number, seconds: number): string {
 /** How many readers a page or picture meets: views a month where they were counted, else out of 1,000 views of the site. */
 export function reachText(reach: number, isCounted: boolean): string {
   if (isCounted) return `${Math.round(reach).toLocaleString('en')} a month`;
-  if (reach === 0) return 'no way there';
+  if (reach === 0) return 'no link leads there';
   return reach < 1 ? 'under 1 in 1,000' : `${Math.round(reach).toLocaleString('en')} in 1,000`;
 }

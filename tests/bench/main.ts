@@ -1,8 +1,17 @@
-/** `npm run bench [FOLDER …]`: a JSON line a measure. Folders are sites that nobody here wrote, read beside our own. */
+/**
+ * `npm run bench [FOLDER …]`: a JSON line a measure. Folders are sites that nobody here wrote, read beside our own.
+ * `BENCH=crawling` (or reading, swapping, surveying) measures that alone.
+ */
+import { benchCrawling } from './crawling';
 import { benchReading } from './reading';
 import { benchSurveying } from './surveying';
 import { benchSwapping } from './swapping';
 
-await benchReading(process.argv.slice(2));
-await benchSwapping();
-await benchSurveying();
+const only = process.env['BENCH'];
+const measures = {
+  reading: () => benchReading(process.argv.slice(2)),
+  swapping: benchSwapping,
+  crawling: benchCrawling,
+  surveying: benchSurveying,
+};
+for (const [name, run] of Object.entries(measures)) if (!only || only === name) await run();

@@ -1,7 +1,7 @@
 import 'server-only';
 import { and, eq } from 'drizzle-orm';
 import { database } from '@/server/db/database';
-import { pages, slots } from '@/server/db/schema/content';
+import { pages } from '@/server/db/schema/content';
 
 const PAGE_ROWS = 30;
 
@@ -126,15 +126,6 @@ export async function filesByPath(
     [siteId, paths],
   );
   return new Map(rows.map((file) => [file.path, file]));
-}
-
-/** The spaces that were measured for a page's places at a width, by `source#start`. */
-export async function slotsOfPage(siteId: number, pagePath: string, width: 'desktop' | 'phone') {
-  const rows = await database()
-    .orm.select()
-    .from(slots)
-    .where(and(eq(slots.siteId, siteId), eq(slots.pagePath, pagePath), eq(slots.width, width)));
-  return new Map(rows.map((slot) => [`${slot.sourcePath}#${slot.start}`, slot]));
 }
 
 /** People who can own a section. */

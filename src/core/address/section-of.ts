@@ -1,7 +1,7 @@
 /** Which section of a site a page belongs to, by the pattern of its address. */
 
 /** The first folder of a path; empty at the root. */
-export function firstFolder(path: string): string {
+function firstFolder(path: string): string {
   return path.includes('/') ? path.slice(0, path.indexOf('/')) : '';
 }
 

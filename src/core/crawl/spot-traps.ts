@@ -23,7 +23,7 @@ export interface TrapLimits {
   readonly length: number;
 }
 
-export const TRAP_LIMITS: TrapLimits = { variants: 500, sameVariants: 12, segments: 24, length: 1500 };
+const TRAP_LIMITS: TrapLimits = { variants: 500, sameVariants: 12, segments: 24, length: 1500 };
 
 export interface TrapWatch {
   /** Whether an address may be followed; counts it where not. Ask once for each address. */

@@ -6,7 +6,8 @@ import { attributeText, type Element } from './attribute-value';
 import { NOTHING_DECLARED } from './declared-slot';
 import { picturesInJson, type JsonPicture } from './kinds/json-ld';
 import type { PageTree } from './page-tree';
-import { NOWHERE, type Placement } from './placement';
+import { NOWHERE } from './nowhere';
+import type { Placement } from './placement';
 
 /** A manifest of the site, read once for all pages that link it. */
 export interface ManifestText {

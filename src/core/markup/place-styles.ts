@@ -8,7 +8,8 @@ import { attributeText, type Element } from './attribute-value';
 import type { FoundReference } from './kinds/kind';
 import { insideOf } from './nested-part';
 import type { PageTree } from './page-tree';
-import { NOWHERE, type Placement, type PlacementSurroundings } from './placement';
+import { NOWHERE } from './nowhere';
+import type { Placement, PlacementSurroundings } from './placement';
 
 /** A style sheet of the site, read once for all pages. */
 export interface SheetText {

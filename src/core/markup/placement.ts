@@ -1,7 +1,6 @@
 import type { ResolvedAddress } from '../address/resolve-address';
 import type { Span } from '../source/span';
 import type { Quote } from './attribute-value';
-import { NOTHING_DECLARED } from './declared-slot';
 import type { PlacementKind } from './kinds/kind';
 
 /** The link around a placement. */
@@ -93,18 +92,3 @@ export type PlacementSurroundings = Omit<
   Placement,
   'kind' | 'page' | 'source' | 'raw' | 'start' | 'end' | 'line' | 'column' | 'address' | 'dormant'
 >;
-
-/** What is said of a place that no element of a page stands around. */
-export const NOWHERE: PlacementSurroundings = {
-  elementPath: '',
-  thread: '',
-  alt: null,
-  name: '',
-  caption: null,
-  link: null,
-  decorative: true,
-  hidden: true,
-  context: { headings: [], before: '', after: '', inFigure: false, group: null, meets: 0 },
-  declared: NOTHING_DECLARED,
-  words: { alt: null, addAttribute: null, caption: null },
-};

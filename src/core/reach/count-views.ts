@@ -4,7 +4,7 @@
 const DAYS_A_MONTH = 30.436875;
 const DAY_MS = 86_400_000;
 
-export interface ViewCount {
+interface ViewCount {
   /** Views a month by the page's path. */
   readonly perMonth: ReadonlyMap<string, number>;
   readonly views: number;

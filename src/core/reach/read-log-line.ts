@@ -4,7 +4,7 @@
  */
 
 /** One request that a reader's browser made for something that was there. */
-export interface LogLine {
+interface LogLine {
   /** As asked for: `/news/?p=2`. */
   readonly target: string;
   /** ms since 1970. */

@@ -24,7 +24,7 @@ type LiveSettings = Extract<ConnectionSettings, { kind: 'http' }>;
 type LiveSite = Omit<typeof sites.$inferSelect, 'connection'> & { readonly connection: LiveSettings };
 
 /** Rows that are written together. */
-const BATCH_ROWS = 200;
+const BATCH_ROWS = 500;
 
 export async function openLiveSite(
   db: Database,
@@ -106,16 +106,34 @@ async function addressMemory(db: Database, siteId: number, survey: number): Prom
     }
   }
   const pending = new Map<string, Omit<Row, 'siteId'>>();
+  // Of what is as it was, only the survey's number is written anew: most of a second survey is that.
+  const same = { queued: new Set<string>(), read: new Set<string>() };
   let writing: Promise<void> = Promise.resolve();
   const write = async (): Promise<void> => {
     const batch = [...pending.values()].map((row) => ({ ...row, siteId }));
+    const [queued, read] = [[...same.queued], [...same.read]];
     pending.clear();
+    same.queued.clear();
+    same.read.clear();
     await insertRows(db.pool, addresses, batch, { onConflict: ['site_id', 'url'] });
+    if (queued.length > 0)
+      await db.pool.query(
+        'update addresses set queued_in = $2 where site_id = $1 and url = any($3::text[])',
+        [siteId, survey, queued],
+      );
+    if (read.length > 0)
+      await db.pool.query(
+        'update addresses set queued_in = $2, read_in = $2, problem = null where site_id = $1 and url = any($3::text[])',
+        [siteId, survey, read],
+      );
+  };
+  const writeSoon = (): void => {
+    // An error shows at the next flush, which everybody waits for.
+    if (pending.size + same.queued.size + same.read.size >= BATCH_ROWS) writing = writing.then(write);
   };
   const note = (row: Omit<Row, 'siteId'>): void => {
     pending.set(row.url, row);
-    // An error shows at the next flush, which everybody waits for.
-    if (pending.size >= BATCH_ROWS) writing = writing.then(write);
+    writeSoon();
   };
   const depths = new Map<string, CrawlTarget>();
   return {
@@ -125,6 +143,11 @@ async function addressMemory(db: Database, siteId: number, survey: number): Prom
     keepBytes: storeBytes,
     bytes: storedBytes,
     keep(entry) {
+      if (known.get(entry.url) === entry && !pending.has(entry.url)) {
+        same.queued.delete(entry.url);
+        same.read.add(entry.url);
+        return writeSoon();
+      }
       const target = depths.get(entry.url);
       known.set(entry.url, entry);
       note({

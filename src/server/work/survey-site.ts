@@ -18,11 +18,12 @@ import { openReadingPool, type ReadingPool } from '../reading/reading-pool';
 import type { SharedSource } from '../reading/source-shelf';
 import { storeBytes } from '../store/store';
 import { closeGonePages, countDifference } from './close-survey';
+import { openForSurvey } from './open-for-survey';
 import { provePublications } from './prove-publications';
 import { addressingOf } from './site-connection';
 import { withSiteLock } from './site-lock';
 import { surveyFiles } from './survey-files';
-import { openForSurvey, type SurveyConnection } from './survey-connection';
+import type { SurveyConnection } from './survey-connection';
 import { updateReach } from './update-reach';
 import { writeDormant, writePages, type ReadPage, type WritingAt } from './write-pages';
 

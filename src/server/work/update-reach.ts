@@ -2,7 +2,7 @@ import type { ClientBase } from 'pg';
 import { pageRank } from '@/core/reach/page-rank';
 
 /** Estimated reach is told as views out of so many. */
-export const ESTIMATED_VIEWS = 1000;
+const ESTIMATED_VIEWS = 1000;
 
 /**
  * Writes how many readers each page of a site meets: the views that were imported, else what its links make likely,

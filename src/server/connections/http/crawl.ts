@@ -21,7 +21,7 @@ export interface CrawlTarget {
 }
 
 /** A page as it came. */
-export interface CrawledPage extends CrawlTarget, Validators {
+interface CrawledPage extends CrawlTarget, Validators {
   readonly path: string;
   /** Where it came from, redirects followed. */
   readonly finalUrl: string;
@@ -39,7 +39,7 @@ export interface CrawlProblem {
   readonly isPassing?: boolean;
 }
 
-export interface CrawlReader {
+interface CrawlReader {
   /** Reads a page and tells the absolute addresses it leads to. */
   page(page: CrawledPage): Promise<readonly string[]>;
   /** The server says that a page is as it was; tells where it led. */

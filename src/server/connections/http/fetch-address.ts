@@ -26,7 +26,7 @@ export interface FetchLimits {
   readonly perSecond: number;
 }
 
-export const FETCH_LIMITS: FetchLimits = {
+const FETCH_LIMITS: FetchLimits = {
   maxBytes: 20 * 1024 ** 2,
   totalMs: 60_000,
   idleMs: 15_000,
@@ -58,7 +58,7 @@ export interface Fetched extends Validators {
   readonly leadsTo: string | null;
 }
 
-export interface FetchOptions {
+interface FetchOptions {
   readonly known?: Validators | null;
   /** Redirects to addresses outside are told, not followed. */
   readonly within?: (url: string) => boolean;

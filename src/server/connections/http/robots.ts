@@ -2,7 +2,7 @@
 import robotsParser from 'robots-parser';
 import type { Fetcher } from './fetch-address';
 
-export const ROBOT_NAME = 'ibidem';
+const ROBOT_NAME = 'ibidem';
 
 export interface RobotRules {
   mayRead(url: string): boolean;

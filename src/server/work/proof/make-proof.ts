@@ -109,15 +109,19 @@ async function readForProof(proof: ProofSite, path: string, bytes: Uint8Array) {
       { path, bytes },
       { site: proof.site, shelf: sourceShelf(sources, proof.site) },
     );
-    const missing = reading.sheets.filter((sheet) => !sources.some((source) => source.path === sheet));
+    const isHere = (path: string) => sources.some((source) => source.path === path);
+    const missing = [
+      ...reading.sheets.map((wanted) => ({ wanted, role: 'sheet' as const })),
+      ...reading.manifests.map((wanted) => ({ wanted, role: 'manifest' as const })),
+    ].filter(({ wanted }) => !isHere(wanted));
     // Sheets import others: what each reading asks for is fetched until nothing new is asked.
     if (missing.length === 0 || turn > MAX_IMPORTS) return reading;
-    for (const sheet of missing) {
-      const opened = await proof.sourceOf(sheet);
+    for (const { wanted, role } of missing) {
+      const opened = await proof.sourceOf(wanted);
       sources.push({
-        path: sheet,
+        path: wanted,
         bytes: shared(opened?.bytes ?? new Uint8Array(0)),
-        role: 'sheet',
+        role,
         httpCharset: null,
       });
     }

@@ -44,7 +44,7 @@ const CODE = `(() => {
       const mark = document.createElement('button');
       mark.textContent = numbers.length > 2 ? numbers[0] + '–' + numbers[numbers.length - 1] : numbers.join(' ');
       const isChosen = numbers.includes(chosen);
-      mark.setAttribute('style', 'all:initial;position:absolute;box-sizing:border-box;left:' + Math.max(0, place.x) + 'px;top:' + Math.max(0, place.y) + 'px;min-width:26px;height:26px;padding:0 6px;background:' + (isChosen ? '#17695f' : '#18222e') + ';color:#fff;font:600 15px/26px sans-serif;text-align:center;cursor:pointer;border:1px solid #fff');
+      mark.setAttribute('style', 'all:initial;position:absolute;box-sizing:border-box;left:' + Math.max(0, place.x) + 'px;top:' + Math.max(0, place.y) + 'px;min-width:26px;height:26px;padding:0 6px;background:' + (isChosen ? '#17695f' : '#18222e') + ';color:#fff;font:600 15px/26px sans-serif;text-align:center;white-space:nowrap;cursor:pointer;border:1px solid #fff');
       mark.setAttribute('aria-label', 'place ' + numbers.join(' and '));
       mark.addEventListener('click', (event) => { event.preventDefault(); event.stopPropagation(); parent.postMessage({ from: 'ibidem-proof', what: 'chosen', number: numbers[0] }, '*'); });
       layer.append(mark);

@@ -16,6 +16,7 @@ export function PageLine({ site, page }: PageLineProps) {
     page.owner,
     page.modified_at ? dateText(page.modified_at) : null,
   ].filter(Boolean);
+  const hasMarks = page.pictures.some((picture) => markOf(picture) !== null);
   return (
     <li className="grid grid-cols-[minmax(0,1fr)_88px_minmax(0,548px)] items-center gap-5 border-b border-line-2 px-5 py-2.5 max-lg:grid-cols-1 max-lg:gap-2">
       <div className="min-w-0">
@@ -35,14 +36,14 @@ export function PageLine({ site, page }: PageLineProps) {
       </span>
       <div className="flex gap-1.5 overflow-hidden">
         {page.pictures.map((picture, i) => (
-          <StripItem key={i} slug={site.slug} picture={picture} />
+          <StripItem key={i} slug={site.slug} picture={picture} hasMarks={hasMarks} />
         ))}
       </div>
     </li>
   );
 }
 
-function StripItem({ slug, picture }: { slug: string; picture: StripPicture }) {
+function StripItem({ slug, picture, hasMarks }: { slug: string; picture: StripPicture; hasMarks: boolean }) {
   const mark = markOf(picture);
   return (
     <span className="shrink-0">
@@ -52,12 +53,13 @@ function StripItem({ slug, picture }: { slug: string; picture: StripPicture }) {
         width={62}
         height={48}
       />
-      {/* The degree is told by word as well as by the weight of the rule. */}
-      <span
-        className={`block h-[18px] w-[62px] truncate text-center text-sm ${mark ? 'border-t-2 border-must text-must' : 'border-t border-transparent'}`}
-      >
-        {mark ?? ''}
-      </span>
+      {hasMarks ? (
+        <span
+          className={`block h-[18px] w-[62px] truncate text-center text-sm ${mark ? 'border-t-2 border-must text-must' : 'border-t border-transparent'}`}
+        >
+          {mark ?? ''}
+        </span>
+      ) : null}
     </span>
   );
 }

@@ -6,7 +6,7 @@ import { keepingSubmit } from '@/ui/keeping-submit';
 import { ProblemText } from '@/ui/problem-text';
 import { forget, remove, save, takeViews, type Told } from './actions';
 
-export interface Person {
+interface Person {
   readonly id: string;
   readonly name: string;
   readonly role: string;

@@ -24,9 +24,10 @@ export function ProofMargin({ notes, measured, scale, chosen, onChosen }: ProofM
   const list = useRef<HTMLOListElement>(null);
   const [tops, setTops] = useState<readonly number[]>([]);
   const places = new Map(measured.places.map((place) => [place.number, place]));
-  const seen = notes
-    .filter(({ number }) => places.get(number)?.isSeen)
-    .sort((a, b) => (places.get(a.number)?.y ?? 0) - (places.get(b.number)?.y ?? 0));
+  const seen = together(
+    notes.filter(({ number }) => places.get(number)?.isSeen),
+    places,
+  ).sort((a, b) => (places.get(a.number)?.y ?? 0) - (places.get(b.number)?.y ?? 0));
   const unseen = notes.filter(({ number }) => !places.get(number)?.isSeen);
   const wanted = seen.map(({ number }) => TOP_PX + (places.get(number)?.y ?? 0) * scale);
   const wantedKey = `${wanted.map(Math.round).join(' ')} ${chosen}`;
@@ -48,13 +49,15 @@ export function ProofMargin({ notes, measured, scale, chosen, onChosen }: ProofM
   return (
     <aside aria-label="Margin" className="relative pr-4 max-lg:px-5">
       <svg aria-hidden className="absolute top-0 left-0 h-full w-6 max-lg:hidden">
-        {seen.map(({ number, wrong }, i) => (
+        {seen.map(({ number, numbers, wrong }, i) => (
           <polyline
             key={number}
             points={`0,${(wanted[i] ?? 0) + 8} 10,${(wanted[i] ?? 0) + 8} 24,${(tops[i] ?? wanted[i] ?? 0) + 10}`}
             fill="none"
-            className={wrong.length > 0 ? 'stroke-must' : number === chosen ? 'stroke-green' : 'stroke-line'}
-            strokeWidth={wrong.length > 0 || number === chosen ? 2 : 1}
+            className={
+              wrong.length > 0 ? 'stroke-must' : numbers.includes(chosen) ? 'stroke-green' : 'stroke-line'
+            }
+            strokeWidth={wrong.length > 0 || numbers.includes(chosen) ? 2 : 1}
           />
         ))}
       </svg>
@@ -65,7 +68,12 @@ export function ProofMargin({ notes, measured, scale, chosen, onChosen }: ProofM
             className="lg:absolute lg:right-4 lg:left-6"
             style={{ top: tops[i] ?? wanted[i] }}
           >
-            <NoteOfPlace note={note} isChosen={note.number === chosen} onChosen={onChosen} />
+            <NoteOfPlace
+              note={note}
+              isChosen={note.numbers.includes(chosen)}
+              onChosen={onChosen}
+              place={places.get(note.number)}
+            />
           </li>
         ))}
       </ol>
@@ -77,7 +85,11 @@ export function ProofMargin({ notes, measured, scale, chosen, onChosen }: ProofM
           <ol className="space-y-1.5">
             {unseen.map((note) => (
               <li key={note.number}>
-                <NoteOfPlace note={note} isChosen={note.number === chosen} onChosen={onChosen} />
+                <NoteOfPlace
+                  note={{ ...note, numbers: [note.number], names: [note.name] }}
+                  isChosen={note.number === chosen}
+                  onChosen={onChosen}
+                />
               </li>
             ))}
           </ol>
@@ -87,14 +99,45 @@ export function ProofMargin({ notes, measured, scale, chosen, onChosen }: ProofM
   );
 }
 
-interface NoteOfPlaceProps {
-  note: ProofNote;
-  isChosen: boolean;
-  onChosen: (number: number) => void;
+type Places = ReadonlyMap<number, Measured['places'][number]>;
+
+/** A note that speaks for several places: the files that one picture element offers to different screens. */
+type NoteOfMany = ProofNote & { readonly numbers: readonly number[]; readonly names: readonly string[] };
+
+/** Places on the same spot with the same words are one to a reader, however many files are written for it. */
+function together(notes: readonly ProofNote[], places: Places): NoteOfMany[] {
+  const found = new Map<string, NoteOfMany>();
+  for (const note of notes) {
+    const place = places.get(note.number);
+    const key =
+      note.alt === null
+        ? `${note.number}`
+        : `${place?.x} ${place?.y} ${note.alt} ${note.wrong[0]?.head ?? ''}`;
+    const known = found.get(key);
+    found.set(
+      key,
+      known
+        ? {
+            ...known,
+            numbers: [...known.numbers, note.number],
+            names: [...new Set([...known.names, note.name])],
+          }
+        : { ...note, numbers: [note.number], names: [note.name] },
+    );
+  }
+  return [...found.values()];
 }
 
-function NoteOfPlace({ note, isChosen, onChosen }: NoteOfPlaceProps) {
-  const { number, name, image, facts, alt, caption, wrong, record, swap } = note;
+interface NoteOfPlaceProps {
+  note: NoteOfMany;
+  isChosen: boolean;
+  onChosen: (number: number) => void;
+  /** Its space as it was measured; not given where it is not seen. */
+  place?: Measured['places'][number] | undefined;
+}
+
+function NoteOfPlace({ note, isChosen, onChosen, place }: NoteOfPlaceProps) {
+  const { number, numbers, name, names, image, facts, alt, caption, wrong, record, swap } = note;
   const edge = wrong.length > 0 ? 'border-must' : isChosen ? 'border-green' : 'border-line';
   return (
     <div className={`border-l-2 bg-sheet px-2 py-1 ${edge}`}>
@@ -104,7 +147,7 @@ function NoteOfPlace({ note, isChosen, onChosen }: NoteOfPlaceProps) {
         onClick={() => onChosen(isChosen ? 0 : number)}
         className="flex w-full items-baseline gap-2 text-left"
       >
-        <span className="shrink-0 text-sm font-semibold">{number}</span>
+        <span className="shrink-0 text-sm font-semibold">{numbersText(numbers)}</span>
         <span className="min-w-0 flex-1 truncate">
           {wrong[0] ? (
             <span className="font-semibold text-must">{wrong[0].head}</span>
@@ -129,7 +172,19 @@ function NoteOfPlace({ note, isChosen, onChosen }: NoteOfPlaceProps) {
           ) : (
             <span className="block break-all">{name}</span>
           )}
-          <p className="text-ink-2">{facts}</p>
+          <p className="text-ink-2">
+            {facts}
+            {place ? ` · ${Math.round(place.width)} × ${Math.round(place.height)} as measured` : ''}
+          </p>
+          {names.length > 1 ? (
+            <p className="break-all text-ink-2">
+              also{' '}
+              {names
+                .slice(1)
+                .map((other) => other.split('/').at(-1))
+                .join(', ')}
+            </p>
+          ) : null}
           {alt ? (
             <p>
               <span className="text-ink-2">Alt text </span>
@@ -151,6 +206,14 @@ function NoteOfPlace({ note, isChosen, onChosen }: NoteOfPlaceProps) {
       ) : null}
     </div>
   );
+}
+
+/** 5, or 5–7, or 5 and 9. */
+function numbersText(numbers: readonly number[]): string {
+  const [first = 0] = numbers;
+  const last = numbers.at(-1) ?? first;
+  if (numbers.length === 1) return `${first}`;
+  return last - first === numbers.length - 1 ? `${first}–${last}` : `${first} and ${last}`;
 }
 
 function Words({ alt, name }: { alt: string | null; name: string }) {

@@ -2,10 +2,10 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import { textFiles } from '@demo/site/generate';
-import { siteOfFiles } from '../address/resolve-address';
-import { applyEdits } from '../edit/apply-edits';
-import { decodeHtml } from '../source/decode-source';
-import { readPage } from './read-page';
+import { siteOfFiles } from '@/core/address/resolve-address';
+import { applyEdits } from '@/core/edit/apply-edits';
+import { decodeHtml } from '@/core/source/decode-source';
+import { readPage } from '@/core/markup/read-page';
 
 const originals = [...textFiles()].filter(([path]) => /\.html?$/.test(path)).map(([, bytes]) => bytes);
 const odd = [

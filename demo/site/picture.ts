@@ -1,0 +1,12 @@
+/** One picture file of the demo site. */
+export interface Picture {
+  /** Path in the site; the ending tells the format. */
+  readonly path: string;
+  readonly scene: string;
+  readonly width: number;
+  readonly height: number;
+  /** Camera date, `YYYY:MM:DD hh:mm:ss`, where there is one. */
+  readonly taken?: string;
+  /** Drawn pictures have no lens and no grain. */
+  readonly isDrawn?: boolean;
+}
