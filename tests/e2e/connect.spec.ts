@@ -61,7 +61,12 @@ test('who is not signed in sees nothing, and a viewer changes nothing', async ({
   await page.goto(`${SCHOOL}/surveys`);
   await page.getByRole('button', { name: 'Survey now' }).click();
   await expect(page.getByRole('alert').filter({ hasText: 'You may not start a survey' })).toBeVisible();
-  await page.goto(`${SCHOOL}/pictures/1/swap`);
+  await page.goto(`${SCHOOL}/pictures`);
+  const record = await page
+    .getByRole('link', { name: 'The old fire station with its three doors' })
+    .first()
+    .getAttribute('href');
+  await page.goto(`${record}/swap`);
   await expect(page.getByText('You may look, and not swap')).toBeVisible();
   await page.getByRole('button', { name: /Pell Arden, viewer/ }).click();
   await page.getByRole('menuitem', { name: 'Sign out' }).click();
