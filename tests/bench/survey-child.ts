@@ -2,7 +2,7 @@
 import { fileCounts, heavyPages, missingFiles, sameFiles, unusedFiles } from '@/app/_data/files';
 import { listPages, PAGE_FILTERS, PAGE_ORDERS } from '@/app/_data/pages';
 import { listPictures, PICTURE_FILTERS, PICTURE_ORDERS } from '@/app/_data/pictures';
-import { siteFrame } from '@/app/_data/site';
+import { siteFrame } from '@/app/_data/frame';
 import { differenceOf } from '@/app/_data/surveys';
 import { connect } from '@/server/db/database';
 import { migrateDatabase } from '@/server/db/migrate';

@@ -133,6 +133,7 @@ test('a file that nothing uses goes with an edition and comes back with it; what
   await expect(page.getByText('1 place new, 1 place changed.')).toBeVisible();
   await page.getByRole('main').getByRole('listitem').first().getByRole('link').click();
   await expect(page.getByText('“A harp under its blanket”')).toBeVisible();
+  await page.waitForTimeout(800);
   await look(page, 'difference');
   await expectAccessible(page);
   await writeFile(place, before);

@@ -1,11 +1,11 @@
 import 'server-only';
-import { and, desc, eq, sql } from 'drizzle-orm';
+import { desc, eq } from 'drizzle-orm';
 import { notFound } from 'next/navigation';
 import { cache } from 'react';
 import { database } from '@/server/db/database';
-import { editions } from '@/server/db/schema/editions';
 import { sites, surveys } from '@/server/db/schema/sites';
 import { placeText } from '@/ui/format';
+import { sectionsOf } from './frame';
 import { requireActor } from './session';
 
 /** A site by its slug, for somebody who is signed in. */
@@ -21,37 +21,6 @@ export async function allSites() {
   return database().orm.select().from(sites).orderBy(sites.name);
 }
 
-/** What the running head and the index show of a site. */
-export async function siteFrame(siteId: number) {
-  const { orm, pool } = database();
-  const [survey] = await orm
-    .select()
-    .from(surveys)
-    .where(eq(surveys.siteId, siteId))
-    .orderBy(desc(surveys.number))
-    .limit(1);
-  const [draft] = await orm
-    .select({
-      number: editions.number,
-      changes: sql<number>`(select count(*)::int from changes where edition_id = "editions"."id") + (select count(*)::int from removals where edition_id = "editions"."id")`,
-    })
-    .from(editions)
-    .where(and(eq(editions.siteId, siteId), eq(editions.state, 'draft')));
-  const { rows: counts } = await pool.query<{ pages: number; pictures: number; editions: number }>(
-    `select (select count(*)::int from pages where site_id = $1 and gone_in is null) as pages,
-            (select count(*)::int from files where site_id = $1 and gone_in is null) as pictures,
-            (select count(*)::int from editions where site_id = $1) as editions`,
-    [siteId],
-  );
-  const sections = await sectionsOf(siteId);
-  return {
-    survey: survey ?? null,
-    draft: draft ?? null,
-    counts: counts[0] ?? { pages: 0, pictures: 0, editions: 0 },
-    sections,
-  };
-}
-
 /** The surveys of a site, newest first. */
 export async function surveysOf(siteId: number) {
   return database()
@@ -60,27 +29,6 @@ export async function surveysOf(siteId: number) {
     .where(eq(surveys.siteId, siteId))
     .orderBy(desc(surveys.number))
     .limit(50);
-}
-
-export interface SectionCount {
-  /** The pattern of a section, or the first folder of pages that fall under none; empty at the root. */
-  readonly section: string;
-  /** `null` for a folder that nobody made a section of. */
-  readonly name: string | null;
-  readonly owner_id: string | null;
-  readonly pages: number;
-}
-
-/** The sections of a site with their pages counted, those without pages included. */
-export async function sectionsOf(siteId: number): Promise<SectionCount[]> {
-  const { rows } = await database().pool.query<SectionCount>(
-    `select coalesce(c.section, s.pattern) as section, s.name, s.owner_id, coalesce(c.pages, 0)::int as pages
-     from (select section, count(*) as pages from pages where site_id = $1 and gone_in is null group by section) c
-     full join (select * from sections where site_id = $1) s on s.pattern = c.section
-     order by 1`,
-    [siteId],
-  );
-  return rows;
 }
 
 /** What a section is called, for people. */

@@ -1,8 +1,10 @@
 /**
  * A quick look at a page for where it leads and what it is dressed by: enough to read a whole site, without the tree
- * that reading its places takes. Comments and scripts are passed over as in a full reading.
+ * that reading its places takes. It goes from tag to tag; comments, scripts and other raw text are passed over. It is
+ * linear: whatever has no end ends the page, as it does for the HTML tokenizer. It does not know where SVG begins, whose
+ * scripts and styles may hold elements: those are passed over too.
  */
-import { Parser } from 'htmlparser2';
+import { decodeHTMLAttribute } from 'entities/decode';
 import { isLeadingLink } from './page-links';
 
 export interface PageScan {
@@ -12,58 +14,182 @@ export interface PageScan {
   readonly manifests: readonly string[];
 }
 
+/** Elements that are looked at, and where each says what it leads to. */
 const LINK_ATTRIBUTE: Readonly<Record<string, string>> = {
   a: 'href',
   area: 'href',
   iframe: 'src',
   frame: 'src',
+  link: 'href',
+  base: 'href',
 };
+
+/** Elements whose content is text and no markup (HTML standard, §13.2.5: raw text, RCDATA, script data). */
+const RAW = new Set(['script', 'style', 'textarea', 'title', 'xmp', 'noembed', 'noframes', 'iframe']);
 
 /** @param pageUrl absolute URL of the page, against which its addresses resolve */
 export function scanPage(text: string, pageUrl: string): PageScan {
-  let base = pageUrl;
-  let isBaseKnown = false;
-  const found = { links: new Set<string>(), sheets: new Set<string>(), manifests: new Set<string>() };
-  const parser = new Parser(
-    {
-      onopentag(name, attributes) {
-        const attribute = LINK_ATTRIBUTE[name];
-        if (attribute !== undefined) {
-          const written = attributes[attribute];
-          if (written) found.links.add(written);
-        } else if (name === 'link') {
-          const { href, rel = '' } = attributes;
-          if (!href) return;
-          const rels = rel.toLowerCase().split(/\s+/);
-          if (rels.includes('stylesheet')) found.sheets.add(href);
-          else if (rels.includes('manifest')) found.manifests.add(href);
-          else if (isLeadingLink(rel)) found.links.add(href);
-        } else if (name === 'base' && !isBaseKnown && attributes['href'] !== undefined) {
-          isBaseKnown = true;
-          if (URL.canParse(attributes['href'], pageUrl)) base = new URL(attributes['href'], pageUrl).href;
-        }
-      },
-    },
-    { decodeEntities: true },
-  );
-  parser.write(text);
-  parser.end();
+  const scan = new Scan(text, pageUrl);
+  scan.run();
   return {
-    links: absolute(found.links, base),
-    sheets: absolute(found.sheets, base),
-    manifests: absolute(found.manifests, base),
+    links: absolute(scan.links, scan.base),
+    sheets: absolute(scan.sheets, scan.base),
+    manifests: absolute(scan.manifests, scan.base),
   };
 }
+
+class Scan {
+  readonly links = new Set<string>();
+  readonly sheets = new Set<string>();
+  readonly manifests = new Set<string>();
+  base: string;
+  private at = 0;
+  private isBaseKnown = false;
+
+  constructor(
+    private readonly text: string,
+    private readonly pageUrl: string,
+  ) {
+    this.base = pageUrl;
+  }
+
+  run(): void {
+    const { text } = this;
+    for (this.at = text.indexOf('<'); this.at >= 0; this.at = text.indexOf('<', this.at)) {
+      const next = text.charCodeAt(this.at + 1);
+      if (isLetter(next)) this.startTag();
+      else if (next === 0x2f && isLetter(text.charCodeAt(this.at + 2))) this.skipTag(this.at + 2);
+      else if (next === 0x21 || next === 0x3f || next === 0x2f) this.skipDeclaration();
+      else this.at++;
+      if (this.at < 0) return;
+    }
+  }
+
+  private startTag(): void {
+    const { text } = this;
+    let end = this.at + 2;
+    while (end < text.length && !isTagNameEnd(text.charCodeAt(end))) end++;
+    const name = text.slice(this.at + 1, end).toLowerCase();
+    const wanted = LINK_ATTRIBUTE[name];
+    if (wanted === undefined) this.skipTag(end);
+    else this.readTag(name, wanted, end);
+    if (this.at < 0) return;
+    if (name === 'plaintext') this.at = -1;
+    else if (RAW.has(name)) this.skipRaw(name);
+  }
+
+  /** Goes behind a tag's `>`; one inside quotes does not end it. */
+  private skipTag(from: number): void {
+    const end = this.text.indexOf('>', from);
+    if (end < 0) this.at = -1;
+    else if (!/["']/.test(this.text.slice(from, end))) this.at = end + 1;
+    else this.readAttributes(from, () => undefined);
+  }
+
+  private readTag(name: string, wanted: string, from: number): void {
+    let address: string | null = null;
+    let rel = '';
+    this.readAttributes(from, (attribute, value) => {
+      if (attribute === wanted) address ??= value;
+      else if (attribute === 'rel') rel ||= value;
+    });
+    if (address !== null) this.take(name, address, rel);
+  }
+
+  private take(name: string, address: string, rel: string): void {
+    if (name === 'base') {
+      if (!this.isBaseKnown && URL.canParse(address, this.pageUrl))
+        this.base = new URL(address, this.pageUrl).href;
+      this.isBaseKnown = true;
+    } else if (name !== 'link') this.links.add(address);
+    else {
+      const rels = rel.toLowerCase().split(/\s+/);
+      if (rels.includes('stylesheet')) this.sheets.add(address);
+      else if (rels.includes('manifest')) this.manifests.add(address);
+      else if (isLeadingLink(rel)) this.links.add(address);
+    }
+  }
+
+  /** Reads attributes up to the tag's end, and stands behind it. */
+  private readAttributes(from: number, found: (name: string, value: string) => void): void {
+    const { text } = this;
+    let at = from;
+    for (;;) {
+      while (isSpaceOrSlash(text.charCodeAt(at))) at++;
+      if (at >= text.length) break;
+      if (text[at] === '>') {
+        this.at = at + 1;
+        return;
+      }
+      const start = at++;
+      while (at < text.length && !isNameEnd(text.charCodeAt(at))) at++;
+      const name = text.slice(start, at).toLowerCase();
+      let value = at;
+      while (isSpace(text.charCodeAt(value))) value++;
+      if (text[value] !== '=') {
+        found(name, '');
+        continue;
+      }
+      value++;
+      while (isSpace(text.charCodeAt(value))) value++;
+      const quote = text[value];
+      if (quote === '"' || quote === "'") {
+        const end = text.indexOf(quote, value + 1);
+        if (end < 0) break;
+        found(name, decoded(text.slice(value + 1, end)));
+        at = end + 1;
+      } else {
+        at = value;
+        while (at < text.length && text[at] !== '>' && !isSpace(text.charCodeAt(at))) at++;
+        found(name, decoded(text.slice(value, at)));
+      }
+    }
+    this.at = -1;
+  }
+
+  /** Goes to the end tag of an element of raw text. */
+  private skipRaw(name: string): void {
+    const end = new RegExp(`</${name}(?=[\\s/>])`, 'gi');
+    end.lastIndex = this.at;
+    this.at = end.exec(this.text)?.index ?? -1;
+  }
+
+  private skipDeclaration(): void {
+    const { text, at } = this;
+    if (!text.startsWith('<!--', at)) {
+      const end = text.indexOf('>', at);
+      this.at = end < 0 ? -1 : end + 1;
+      return;
+    }
+    // `<!-->` and `<!--->` are whole comments, and `--!>` ends one too.
+    const end = /^<!--(?:-?>)/.exec(text.slice(at, at + 6));
+    if (end) this.at = at + end[0].length;
+    else {
+      const close = /--!?>/g;
+      close.lastIndex = at + 4;
+      this.at = close.test(text) ? close.lastIndex : -1;
+    }
+  }
+}
+
+const isLetter = (unit: number) => (unit >= 97 && unit <= 122) || (unit >= 65 && unit <= 90);
+const isSpace = (unit: number) => unit === 32 || (unit >= 9 && unit <= 13 && unit !== 11);
+const isSpaceOrSlash = (unit: number) => isSpace(unit) || unit === 0x2f;
+const isTagNameEnd = (unit: number) => isSpaceOrSlash(unit) || unit === 0x3e;
+const isNameEnd = (unit: number) => isTagNameEnd(unit) || unit === 0x3d;
+
+const decoded = (raw: string) => (raw.includes('&') ? decodeHTMLAttribute(raw) : raw);
 
 function absolute(written: ReadonlySet<string>, base: string): string[] {
   const urls = new Set<string>();
   for (const address of written) {
-    const start = address.trimStart();
-    if (start.startsWith('#') || /^(?:mailto|tel|javascript|data):/i.test(start)) continue;
-    if (!URL.canParse(address, base)) continue;
-    const url = new URL(address, base);
+    const trimmed = address.trim();
+    if (trimmed === '' || trimmed.startsWith('#') || /^(?:mailto|tel|javascript|data):/i.test(trimmed))
+      continue;
+    if (!URL.canParse(trimmed, base)) continue;
+    const url = new URL(trimmed, base);
     if (url.hash) url.hash = '';
-    urls.add(url.href);
+    if (url.protocol === 'http:' || url.protocol === 'https:') urls.add(url.href);
   }
   return [...urls];
 }

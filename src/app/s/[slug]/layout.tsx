@@ -1,6 +1,7 @@
 import type { ReactNode } from 'react';
 import { requireActor } from '@/app/_data/session';
-import { siteBySlug, siteFrame } from '@/app/_data/site';
+import { siteFrame } from '@/app/_data/frame';
+import { siteBySlug } from '@/app/_data/site';
 import { RunningHead } from './running-head';
 import { SiteIndex } from './site-index';
 

@@ -120,7 +120,10 @@ export async function mirrorSite(options: MirrorOptions): Promise<Mirror> {
   });
   await dressing.done();
   for (const { example, why, count } of summary.cuts) {
-    skipped.push({ path: example, reason: `${count} like it were left out: ${why}` });
+    skipped.push({
+      path: example,
+      reason: `${count === 1 ? 'Left out' : `${count} like it were left out`}: ${why}`,
+    });
   }
   return { files: [...entries.values()].map(fileOf), skipped, summary, entries };
 }

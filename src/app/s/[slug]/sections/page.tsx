@@ -1,5 +1,6 @@
 import { peopleForSections } from '@/app/_data/pages';
-import { sectionsOf, siteBySlug } from '@/app/_data/site';
+import { sectionsOf } from '@/app/_data/frame';
+import { siteBySlug } from '@/app/_data/site';
 import { placeText } from '@/ui/format';
 import { SectionForm, ViewsForm } from './section-form';
 
@@ -18,7 +19,7 @@ export default async function SectionsPage({ params }: { params: Promise<{ slug:
           longest pattern its address fits; <code>*</code> stands for anything.
         </p>
       </div>
-      <div className="grid grid-cols-[minmax(0,1fr)_minmax(0,1fr)_minmax(0,1fr)_80px_150px] gap-3 px-5 pt-3 pb-1 text-sm text-ink-2 max-lg:hidden">
+      <div className="grid grid-cols-[minmax(0,1fr)_minmax(0,1fr)_minmax(0,1fr)_60px_170px] gap-3 px-5 pt-3 pb-1 text-sm text-ink-2 max-lg:hidden">
         <span>Folder or pattern</span>
         <span>Name</span>
         <span>Owner</span>
@@ -35,6 +36,8 @@ export default async function SectionsPage({ params }: { params: Promise<{ slug:
           />
         ))}
       <SectionForm
+        // A section that was added empties the line for the next one.
+        key={`new ${sections.length}`}
         {...{ slug, siteId, people }}
         pages={0}
         section={{ pattern: '', name: '', ownerId: null, isKept: false }}

@@ -38,7 +38,7 @@ export function SectionForm({ slug, siteId, people, section, pages }: SectionFor
     <form
       aria-label={label}
       onSubmit={keepingSubmit((form) => startTransition(() => submit(form)))}
-      className="grid grid-cols-[minmax(0,1fr)_minmax(0,1fr)_minmax(0,1fr)_80px_auto] items-center gap-3 border-t border-line-2 px-5 py-2 max-lg:grid-cols-1"
+      className="grid grid-cols-[minmax(0,1fr)_minmax(0,1fr)_minmax(0,1fr)_60px_170px] items-center gap-3 border-t border-line-2 px-5 py-2 max-lg:grid-cols-1"
     >
       <input
         name="pattern"

@@ -1,7 +1,8 @@
 import { notFound } from 'next/navigation';
 import { pictureById, recentIntake, type PlacementRow } from '@/app/_data/pictures';
 import { requireActor } from '@/app/_data/session';
-import { siteBySlug, siteFrame } from '@/app/_data/site';
+import { siteFrame } from '@/app/_data/frame';
+import { siteBySlug } from '@/app/_data/site';
 import { Empty } from '@/ui/empty';
 import { SwapDesk } from './swap-desk';
 import type { DeskPlace } from './desk-place';
