@@ -3,6 +3,7 @@ import { rm, writeFile, rename, mkdir } from 'node:fs/promises';
 import { join } from 'node:path';
 import { afterEach, describe, expect, it } from 'vitest';
 import type { Database } from '@/server/db/database';
+import { changeSite } from '@/server/work/change-site';
 import { connectSite } from '@/server/work/connect-site';
 import {
   queueDueSurveys,
@@ -147,6 +148,44 @@ describe('surveys of a folder', () => {
   });
 });
 
+describe('the settings of a site', () => {
+  it('bear on what is read: own hosts, and where pictures wait', async () => {
+    const { db, folder } = held;
+    await writeFiles(join(folder, 'set'), {
+      'index.html': '<img src="https://pics.example/a.jpg" alt="x"><b data-slide-image="/b.jpg"></b>',
+    });
+    const from = { kind: 'folder', path: join(folder, 'set') } as const;
+    const id = await siteId(
+      db,
+      await connectSite(db, MAINTAINER, { name: 'Set', liveUrl: null, hosts: [], from }),
+    );
+    await runJobs(db);
+    const shown = async () => {
+      const { rows } = await db.pool.query<{ shows: string }>(
+        'select coalesce(file_path, url) as shows from placements where site_id = $1 and until_survey is null order by ordinal',
+        [id],
+      );
+      return rows.map(({ shows }) => shows);
+    };
+    expect(await shown()).toEqual(['https://pics.example/a.jpg']);
+    const settings = { name: 'Set', liveUrl: 'https://set.example/', cacheBusters: ['v'] };
+    await changeSite(db, MAINTAINER, id, {
+      ...settings,
+      hosts: ['Pics.example'],
+      lazyAttributes: ['data-slide-image'],
+    });
+    await runJobs(db);
+    expect(await shown()).toEqual(['a.jpg', 'b.jpg']);
+    const refused = (change: object) =>
+      changeSite(db, MAINTAINER, id, { ...settings, hosts: [], lazyAttributes: [], ...change }).catch(
+        (error: unknown) => problemOf(error).code,
+      );
+    expect(await refused({ hosts: ['https://x.example'] })).toBe('SITE_INPUT');
+    expect(await refused({ lazyAttributes: ['src'] })).toBe('SITE_INPUT');
+    expect(await refused({ name: '' })).toBe('SITE_INPUT');
+  });
+});
+
 describe('surveys of a live site', () => {
   it('fetch pages, sheets and pictures once, and the next time only ask whether they have changed', async () => {
     const { db } = held;
@@ -242,7 +281,7 @@ describe('reach', () => {
   it('is estimated by the links until views are imported, and then counted', async () => {
     const { db, folder } = held;
     await writeFiles(join(folder, 'reach'), {
-      'index.html': '<a href=a.html>a</a>',
+      'index.html': '<a href=a.html>a</a><img src=twice.jpg><img src=twice.jpg>',
       'a.html': '<a href=index.html>i</a>',
       'b.html': '<p>',
     });
@@ -264,6 +303,11 @@ describe('reach', () => {
       return rows.map((row) => `${row.path} ${Math.round(row.reach)}`);
     };
     expect(await reach()).toEqual(['a.html 459', 'b.html 0', 'index.html 541']);
+    const { rows: files } = await db.pool.query<{ reach: number }>(
+      'select reach from files where site_id = $1',
+      [id],
+    );
+    expect(files.map((file) => Math.round(file.reach))).toEqual([1081]);
     const line = (path: string, day: number) =>
       `1.2.3.4 - - [${String(day).padStart(2, '0')}/Nov/2026:10:00:00 +0000] "GET ${path} HTTP/1.1" 200 10\n`;
     const log = Array.from({ length: 30 }, (_, i) => line(i % 3 === 0 ? '/' : '/b.html', i + 1)).join('');

@@ -9,7 +9,7 @@ const PICTURE_ROWS = 25;
 export const PICTURE_FILTERS = ['all', 'used', 'unused', 'missing', 'undescribed'] as const;
 export type PictureFilter = (typeof PICTURE_FILTERS)[number];
 
-export const PICTURE_ORDERS = ['places', 'name', 'weight'] as const;
+export const PICTURE_ORDERS = ['places', 'reach', 'name', 'weight'] as const;
 export type PictureOrder = (typeof PICTURE_ORDERS)[number];
 
 export interface PictureQuery {
@@ -30,6 +30,7 @@ export interface PictureRow {
   readonly height_px: number | null;
   readonly problem: string | null;
   readonly places: number;
+  readonly reach: number;
   readonly pages: readonly string[];
   readonly undescribed: number;
   /** The alt text that most places give it. */
@@ -46,13 +47,14 @@ const CONDITION: Readonly<Record<PictureFilter, string>> = {
 
 const ORDER: Readonly<Record<PictureOrder, string>> = {
   places: 'places desc, path',
+  reach: 'reach desc, path',
   name: 'path',
   weight: 'size_bytes desc nulls last, path',
 };
 
 /** Every picture file of the site with where it stands. */
 const WITH_USE = `
-  select f.id, f.path, f.sha256, f.size_bytes, f.width_px, f.height_px, f.problem,
+  select f.id, f.path, f.sha256, f.size_bytes, f.width_px, f.height_px, f.problem, f.reach,
     coalesce(u.places, 0)::int as places, coalesce(u.pages, '{}') as pages, coalesce(u.undescribed, 0)::int as undescribed, u.words
   from files f
   left join (

@@ -54,6 +54,15 @@ describe('lazy', () => {
     expect(rows(text)).toEqual(expected);
   });
 
+  it('looks where a site says that its pictures wait', () => {
+    const source = utf8('<i data-slide-image="a.jpg" data-other="b.jpg"></i>');
+    const given = { address: 'x.html', source, site, sheetOf: () => undefined };
+    expect(readPage(given).placements).toEqual([]);
+    expect(
+      readPage({ ...given, lazyAttributes: ['data-slide-image'] }).placements.map(({ raw }) => raw),
+    ).toEqual(['a.jpg']);
+  });
+
   it('keeps the alt text of what waits', () => {
     expect(read('<img data-src="a.jpg" alt="A lute">').placements[0]).toMatchObject({
       alt: 'A lute',

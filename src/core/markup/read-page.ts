@@ -40,6 +40,8 @@ export interface PageInput {
   readonly url?: string;
   /** Whether the page's words are wanted, for searching. */
   readonly isForSearch?: boolean;
+  /** Attributes (lower case) in which pictures wait for scripts, where the site uses others than the common ones. */
+  readonly lazyAttributes?: readonly string[];
 }
 
 export interface PageReading {
@@ -64,7 +66,9 @@ export interface PageReading {
 export function readPage(input: PageInput): PageReading {
   const tree = readTree(input.source);
   const base = baseOf(tree, input.url ?? urlOfPath(input.address, input.site));
-  const part = readPart({ ...input, tree, base, starts: lineStarts(tree.text), seen: new Set(), nesting: 0 });
+  const lazy = input.lazyAttributes ? new Set([...LAZY_ATTRIBUTES, ...input.lazyAttributes]) : COMMON_LAZY;
+  const starts = lineStarts(tree.text);
+  const part = readPart({ ...input, tree, base, starts, lazy, seen: new Set(), nesting: 0 });
   return {
     address: input.address,
     title: tree.title,
@@ -151,6 +155,7 @@ interface PageReader extends PageInput {
   readonly starts: readonly number[];
   /** What is listed already: an element that the parser cloned is still one in the source. */
   readonly seen: Set<string>;
+  readonly lazy: ReadonlySet<string>;
   /** How many pages stand around this one: 0 for the page itself. */
   readonly nesting: number;
 }
@@ -162,18 +167,18 @@ function baseOf(tree: PageTree, pageUrl: string): string {
 }
 
 /** What an element refers to, in its attributes and in its style. */
-function referencesOf({ tree }: PageReader, element: Element, around: Surroundings): FoundReference[] {
+function referencesOf({ tree, lazy }: PageReader, element: Element, around: Surroundings): FoundReference[] {
   const readers = kindsFor(element.tagName);
   let style: string | null = null;
   let waits = false;
   for (const { name, value } of element.attrs) {
     if (name === 'style') style = value;
-    else if (name.startsWith('data-') && LAZY.has(name)) waits = true;
+    else if (name.startsWith('data-') && lazy.has(name)) waits = true;
   }
   if (readers.length === 0 && style === null && !waits) return NOTHING;
   const page = new ReaderOfElement(tree, element, around);
   const found = readers.flatMap((kind) => kind.read(element, page));
-  if (waits) found.push(...lazyReferences(element, page, LAZY));
+  if (waits) found.push(...lazyReferences(element, page, lazy));
   if (style === null) return found;
   for (const reference of readStyleAttribute(style)) {
     const place = page.locate('style');
@@ -211,7 +216,7 @@ class ReaderOfElement implements ElementReader {
 }
 
 const NOTHING: FoundReference[] = [];
-const LAZY = new Set(LAZY_ATTRIBUTES);
+const COMMON_LAZY: ReadonlySet<string> = new Set(LAZY_ATTRIBUTES);
 
 function place(reader: PageReader, at: number, found: FoundReference): Placement | null {
   const key = `${found.kind}:${found.span.start}:${reader.address}`;

@@ -1,11 +1,10 @@
 /** What runs in a reading thread: the sources come once when it starts, batches of pages after that. */
 import { workerData } from 'node:worker_threads';
-import type { SiteAddressing } from '@/core/address/resolve-address';
-import { readBatch, type PageBytes, type PageFound, type ReadAs } from './read-batch';
+import { readBatch, type PageBytes, type PageFound, type ReadAs, type ReadingRules } from './read-batch';
 import { sourceShelf, type SharedSource } from './source-shelf';
 
 interface Given {
-  readonly site: SiteAddressing;
+  readonly site: ReadingRules;
   readonly sources: readonly SharedSource[];
 }
 

@@ -38,8 +38,14 @@ export interface PageFound {
   readonly json: string;
 }
 
+/** What a site says of itself that reading depends on. */
+export interface ReadingRules extends SiteAddressing {
+  /** Attributes in which its pictures wait for scripts, besides the common ones. */
+  readonly lazyAttributes?: readonly string[];
+}
+
 interface Site {
-  readonly site: SiteAddressing;
+  readonly site: ReadingRules;
   readonly shelf: SourceShelf;
 }
 
@@ -53,6 +59,7 @@ export function readPageBytes(page: PageBytes, { site, shelf }: Site, isForSearc
     sheetOf: shelf.sheetOf,
     manifestOf: shelf.manifestOf,
     isForSearch,
+    ...(site.lazyAttributes ? { lazyAttributes: site.lazyAttributes } : {}),
     ...(url === undefined ? {} : { url }),
   });
 }

@@ -1,8 +1,7 @@
 /** Reads pages with every core where there are many, and in this process where starting threads would cost more. */
 import { availableParallelism } from 'node:os';
 import Piscina from 'piscina';
-import type { SiteAddressing } from '@/core/address/resolve-address';
-import { readBatch, type PageBytes, type PageFound, type ReadAs } from './read-batch';
+import { readBatch, type PageBytes, type PageFound, type ReadAs, type ReadingRules } from './read-batch';
 import { sourceShelf, type SharedSource, type SourceShelf } from './source-shelf';
 import { workerBundle } from './worker-bundle';
 
@@ -25,7 +24,7 @@ export interface ReadingPool {
 
 /** @param expected about how many pages will come */
 export async function openReadingPool(
-  site: SiteAddressing,
+  site: ReadingRules,
   sources: readonly SharedSource[],
   expected: number,
   threads = availableParallelism(),

@@ -1,10 +1,11 @@
-import { siteOfFiles, type SiteAddressing } from '@/core/address/resolve-address';
+import { siteOfFiles } from '@/core/address/resolve-address';
 import { scopeOf } from '@/core/crawl/crawl-scope';
 import type { WritableConnection } from '../connections/connection';
 import { openFolder } from '../connections/folder';
 import type { Database } from '../db/database';
 import type { sites } from '../db/schema/sites';
 import { ProblemError } from '../problem-error';
+import type { ReadingRules } from '../reading/read-batch';
 import { storedBytes } from '../store/store';
 
 type Site = typeof sites.$inferSelect;
@@ -18,15 +19,17 @@ export async function openConnection(
   return connection.kind === 'http' ? asSurveyed(db, site.id) : openFolder(connection.folder);
 }
 
-/** How a site's own addresses are told from others: by the names under which readers and pages know it. */
-export function addressingOf(
-  site: Pick<Site, 'liveUrl' | 'hosts' | 'connection' | 'cacheBusters'>,
-): SiteAddressing {
-  const { connection, hosts, cacheBusters, liveUrl } = site;
-  if (connection.kind === 'http') return scopeOf(connection.start, { hosts, cacheBusters }).site;
+/** What a site's settings say to those who read it: its own names, what to drop from addresses, where pictures wait. */
+export function rulesOf(
+  site: Pick<Site, 'liveUrl' | 'hosts' | 'connection' | 'cacheBusters' | 'lazyAttributes'>,
+): ReadingRules {
+  const { connection, hosts, cacheBusters, lazyAttributes, liveUrl } = site;
+  if (connection.kind === 'http') {
+    return { ...scopeOf(connection.start, { hosts, cacheBusters }).site, lazyAttributes };
+  }
   const live = liveUrl ? [new URL(liveUrl).host] : [];
   const names = [...live, ...hosts].map((host) => host.replace(/^www\./, ''));
-  return siteOfFiles(names.flatMap((name) => [name, `www.${name}`]));
+  return { ...siteOfFiles(names.flatMap((name) => [name, `www.${name}`])), lazyAttributes };
 }
 
 /** The files of a live site from the store; nothing can be written to it. */

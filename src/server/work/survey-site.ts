@@ -20,7 +20,7 @@ import { storeBytes } from '../store/store';
 import { closeGonePages, countDifference } from './close-survey';
 import { openForSurvey } from './open-for-survey';
 import { provePublications } from './prove-publications';
-import { addressingOf } from './site-connection';
+import { rulesOf } from './site-connection';
 import { withSiteLock } from './site-lock';
 import { surveyFiles } from './survey-files';
 import type { SurveyConnection } from './survey-connection';
@@ -125,7 +125,7 @@ async function readThrough(
     sections: await patternsOf(client, site.id),
   };
   const known = await knownPages(client, at);
-  const pool = await openReadingPool(addressingOf(site), sources, pages.length - known.size);
+  const pool = await openReadingPool(rulesOf(site), sources, pages.length - known.size);
   let changedPages = 0;
   try {
     const changed = changedPagesOf({ connection, pages, known, report });
@@ -255,7 +255,7 @@ async function writeAllDormant(
     [site.id],
   );
   const met = new Set(rows.map((row) => `${row.source_path}#${row.start}`));
-  const dormant = pool.shelf.sheets().flatMap((sheet) => dormantPlacements(sheet, met, addressingOf(site)));
+  const dormant = pool.shelf.sheets().flatMap((sheet) => dormantPlacements(sheet, met, rulesOf(site)));
   const sheets = sources.map(({ path }) => path);
   await writeDormant(client, at, { sheets, json: jsonOf(dormant, 'records') });
 }

@@ -5,10 +5,25 @@ import { pageRank } from '@/core/reach/page-rank';
 const ESTIMATED_VIEWS = 1000;
 
 /**
- * Writes how many readers each page of a site meets: the views that were imported, else what its links make likely,
+ * Writes how many readers each page and each picture of a site meets: the views that were imported, else what its links make likely,
  * as views of the page out of 1,000 views of the site.
  */
 export async function updateReach(client: Pick<ClientBase, 'query'>, siteId: number): Promise<void> {
+  await updatePages(client, siteId);
+  // A place that is not shown, or shows only when its page is shared or enlarged, is met by nobody on the page.
+  await client.query(
+    `update files f set reach = u.reach from (
+       select f.id, coalesce(sum(p.reach), 0) as reach from files f
+       left join placements x on x.site_id = f.site_id and x.file_path = f.path and x.until_survey is null
+         and not x.dormant and not x.hidden and x.kind not in ('link', 'meta', 'json-ld', 'manifest', 'noscript', 'preload')
+       left join pages p on p.site_id = x.site_id and p.path = x.page_path and p.gone_in is null
+       where f.site_id = $1 group by f.id) u
+     where u.id = f.id and f.reach is distinct from u.reach`,
+    [siteId],
+  );
+}
+
+async function updatePages(client: Pick<ClientBase, 'query'>, siteId: number): Promise<void> {
   const { rows: counted } = await client.query<{ count: number }>(
     'select count(*)::int as count from page_views where site_id = $1',
     [siteId],

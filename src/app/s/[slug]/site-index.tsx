@@ -22,6 +22,7 @@ export function SiteIndex({ slug, counts, sections }: SiteIndexProps) {
     ['files', 'Files', null],
     ['editions', 'Editions', counts.editions],
     ['surveys', 'Surveys', null],
+    ['settings', 'Settings', null],
   ] as const;
   return (
     <nav

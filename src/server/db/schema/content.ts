@@ -81,6 +81,8 @@ export const files = pgTable(
     /** For a missing file: one that is there under nearly that name, and what differs. */
     nearPath: text('near_path'),
     nearKind: text('near_kind').$type<NearMiss['kind']>(),
+    /** Views of the pages it stands on, added up over its places. */
+    reach: doublePrecision('reach').notNull().default(0),
     seenIn: integer('seen_in').notNull(),
     goneIn: integer('gone_in'),
   },

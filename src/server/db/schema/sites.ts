@@ -27,6 +27,8 @@ export const sites = pgTable('sites', {
   hosts: jsonb('hosts').$type<readonly string[]>().notNull().default([]),
   /** Parameters of addresses that only make browsers fetch anew. */
   cacheBusters: jsonb('cache_busters').$type<readonly string[]>().notNull().default([]),
+  /** Attributes in which pictures wait for scripts, besides the common ones. */
+  lazyAttributes: jsonb('lazy_attributes').$type<readonly string[]>().notNull().default([]),
   /** `null`: only when somebody asks. */
   surveyEvery: text('survey_every').$type<SurveyEvery>(),
   /** Where the page views come from, in words: `access.log, 1 to 30 November`; `null` where they are estimated. */

@@ -1,6 +1,5 @@
 /** Makes what a proof is served from: a page or style sheet marked and led to its served files, or a file as it is. */
 import { sql } from 'drizzle-orm';
-import type { SiteAddressing } from '@/core/address/resolve-address';
 import { urlOfPath } from '@/core/address/resolve-address';
 import { applyEdits } from '@/core/edit/apply-edits';
 import type { Placement } from '@/core/markup/placement';
@@ -11,10 +10,10 @@ import type { Database } from '../../db/database';
 import { changes, editions, edits, newFiles } from '../../db/schema/editions';
 import { sites } from '../../db/schema/sites';
 import { ProblemError } from '../../problem-error';
-import { readPageBytes } from '../../reading/read-batch';
+import { readPageBytes, type ReadingRules } from '../../reading/read-batch';
 import { shared, sourceShelf, type SharedSource } from '../../reading/source-shelf';
 import { storedBytes } from '../../store/store';
-import { addressingOf, openConnection } from '../site-connection';
+import { rulesOf, openConnection } from '../site-connection';
 import type { ProofState } from './proof-token';
 import { proofScript } from './proof-script';
 
@@ -29,7 +28,7 @@ export interface ProofSite {
   /** Bytes of a page or style sheet, the draft's edits made in it where they are wanted. */
   sourceOf(path: string): Promise<{ bytes: Uint8Array; source: SourceText } | null>;
   bytesOf(path: string): Promise<Uint8Array | null>;
-  readonly site: SiteAddressing;
+  readonly site: ReadingRules;
   readonly connection: WritableConnection;
 }
 
@@ -53,7 +52,7 @@ export async function openProofSite(db: Database, siteId: number, state: ProofSt
     return fresh ? storedBytes(fresh) : connection.read(path).catch(() => null);
   };
   return {
-    site: addressingOf(site),
+    site: rulesOf(site),
     connection,
     bytesOf,
     async sourceOf(path) {

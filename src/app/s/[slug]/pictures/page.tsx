@@ -23,6 +23,7 @@ const FILTER_NAME: Readonly<Record<PictureFilter, string>> = {
 };
 const ORDER_NAME: Readonly<Record<PictureOrder, string>> = {
   places: 'By places',
+  reach: 'By reach',
   name: 'By name',
   weight: 'By weight',
 };
@@ -104,7 +105,13 @@ export default async function PicturesPage({
           </div>
           <ul>
             {rows.map((row) => (
-              <PictureRow key={row.id} slug={site.slug} row={row} placements={contexts.get(row.path) ?? []} />
+              <PictureRow
+                key={row.id}
+                slug={site.slug}
+                isCounted={site.reachFrom !== null}
+                row={row}
+                placements={contexts.get(row.path) ?? []}
+              />
             ))}
           </ul>
         </>

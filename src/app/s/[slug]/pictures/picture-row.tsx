@@ -6,12 +6,14 @@ import { Collapsible } from 'radix-ui';
 import { useState } from 'react';
 import type { PictureRow as Row, PlacementRow } from '@/app/_data/pictures';
 import { CutOut } from '@/ui/cut-out';
-import { bytesText, count, pixelsText, placeText } from '@/ui/format';
+import { bytesText, count, pixelsText, placeText, reachText } from '@/ui/format';
 import { Mat } from '@/ui/mat';
 import { Note } from '@/ui/note';
 
 interface PictureRowProps {
   slug: string;
+  /** Whether reach was counted, not estimated. */
+  isCounted: boolean;
   row: Row;
   placements: readonly PlacementRow[];
 }
@@ -19,7 +21,7 @@ interface PictureRowProps {
 const MANY_PAGES = 4;
 
 /** One picture of the concordance; unfolds to every place in its context. */
-export function PictureRow({ slug, row, placements }: PictureRowProps) {
+export function PictureRow({ slug, isCounted, row, placements }: PictureRowProps) {
   const [isOpen, setOpen] = useState(false);
   const record = `/s/${slug}/pictures/${row.id}`;
   const src = row.sha256 ? `/s/${slug}/image/${row.sha256}` : null;
@@ -33,7 +35,7 @@ export function PictureRow({ slug, row, placements }: PictureRowProps) {
         <div
           className={`border-b border-l-[3px] border-b-line-2 ${isOpen ? 'border-l-green bg-tint' : 'border-l-transparent bg-sheet'}`}
         >
-          <div className="grid grid-cols-[112px_minmax(0,1fr)_110px_80px] gap-4 py-3 pr-5 pl-[17px] max-sm:grid-cols-[112px_minmax(0,1fr)_48px] max-sm:gap-3 max-sm:pr-3">
+          <div className="grid grid-cols-[112px_minmax(0,1fr)_110px_92px] gap-4 py-3 pr-5 pl-[17px] max-sm:grid-cols-[112px_minmax(0,1fr)_48px] max-sm:gap-3 max-sm:pr-3">
             <Link href={record} tabIndex={-1} aria-hidden>
               <Mat src={src} alt="" width={112} height={76} />
             </Link>
@@ -69,6 +71,11 @@ export function PictureRow({ slug, row, placements }: PictureRowProps) {
               ) : (
                 <span className="text-ink-3">0</span>
               )}
+              {row.places > 0 ? (
+                <p className="text-sm text-ink-2" title="Reach: views of the pages it stands on">
+                  {reachText(row.reach, isCounted)}
+                </p>
+              ) : null}
             </div>
           </div>
           <Collapsible.Content>

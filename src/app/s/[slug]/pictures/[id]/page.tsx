@@ -5,7 +5,7 @@ import { siteBySlug } from '@/app/_data/site';
 import { buttonClass } from '@/ui/button';
 import { CutOut } from '@/ui/cut-out';
 import { Empty } from '@/ui/empty';
-import { bytesText, count, pixelsText } from '@/ui/format';
+import { bytesText, count, pixelsText, reachText } from '@/ui/format';
 import { Mat } from '@/ui/mat';
 import { WordsMargin } from './words-margin';
 
@@ -44,6 +44,7 @@ export default async function PictureRecord({ params }: { params: Promise<{ slug
               {standing.length > 0
                 ? `${count(standing.length, 'place')} on ${count(pages, 'page')}`
                 : 'It stands on no page.'}
+              {standing.length > 0 ? ` Reach: ${reachText(file.reach, site.reachFrom !== null)}.` : ''}
               {dormant > 0 ? ` Besides, ${count(dormant, 'style')} that meets nothing names it.` : ''}
             </p>
             {placements.length > 0 ? (

@@ -1,0 +1,14 @@
+import { siteBySlug } from '@/app/_data/site';
+import { SettingsForm } from './settings-form';
+
+export const metadata = { title: 'Settings' };
+
+export default async function SettingsPage({ params }: { params: Promise<{ slug: string }> }) {
+  const site = await siteBySlug((await params).slug);
+  return (
+    <main className="min-h-[calc(100vh-46px)] bg-sheet px-5 py-3">
+      <h1 className="mb-4 text-lg font-semibold">Settings of the site</h1>
+      <SettingsForm slug={site.slug} siteId={site.id} site={site} />
+    </main>
+  );
+}
