@@ -54,7 +54,8 @@ async function timeLists(): Promise<Record<string, number>> {
       () => sameFiles(1, sheet),
       () => heavyPages(1, sheet),
     ]),
-    'what a survey found': [1, 2].map((number) => () => differenceOf(1, number)),
+    // The first reading has nothing before it, and no screen asks what it found new.
+    'what a survey found': [2, 2, 2].map((number) => () => differenceOf(1, number)),
     'the frame of every screen': Array.from({ length: 10 }, () => () => siteFrame(1)),
   };
   const found: Record<string, number> = {};

@@ -7,8 +7,7 @@ export type FileList = (typeof FILE_LISTS)[number];
 const FILE_ROWS = 50;
 
 /** A file is unused where nothing shows it, a dormant rule included. */
-const UNUSED = `f.sha256 is not null and not exists (
-  select 1 from placements x where x.site_id = f.site_id and x.file_path = f.path and x.until_survey is null)`;
+const UNUSED = 'f.sha256 is not null and f.uses = 0';
 const MISSING = 'f.sha256 is null and f.problem is null';
 
 export interface FileCounts {
@@ -23,11 +22,12 @@ export interface FileCounts {
 export async function fileCounts(siteId: number) {
   const { pool } = database();
   const { rows } = await pool.query<FileCounts>(
-    `select count(*) filter (where ${MISSING})::int as missing,
-       count(*) filter (where ${UNUSED})::int as unused,
+    `with same as (
+       select (count(*) - 1) * max(size_bytes) as extra from files
+       where site_id = $1 and gone_in is null and sha256 is not null group by sha256 having count(*) > 1)
+     select count(*) filter (where ${MISSING})::int as missing, count(*) filter (where ${UNUSED})::int as unused,
        coalesce(sum(size_bytes) filter (where ${UNUSED}), 0)::float8 as unused_bytes,
-       (select count(*)::int from (select 1 from files d where d.site_id = $1 and d.gone_in is null and d.sha256 is not null group by d.sha256 having count(*) > 1) t) as twice,
-       (select coalesce(sum(extra), 0)::float8 from (select (count(*) - 1) * max(size_bytes) as extra from files d where d.site_id = $1 and d.gone_in is null and d.sha256 is not null group by d.sha256 having count(*) > 1) t) as twice_bytes
+       (select count(*)::int from same) as twice, (select coalesce(sum(extra), 0)::float8 from same) as twice_bytes
      from files f where f.site_id = $1 and f.gone_in is null`,
     [siteId],
   );
@@ -55,7 +55,7 @@ export async function missingFiles(siteId: number, sheet: number): Promise<Missi
   const { rows } = await database().pool.query<MissingFile>(
     `select f.id, f.path, f.near_path, f.near_kind,
        (select n.sha256 from files n where n.site_id = f.site_id and n.path = f.near_path) as near_sha,
-       (select count(*)::int from placements x where x.site_id = f.site_id and x.file_path = f.path and x.until_survey is null) as places,
+       f.uses as places,
        coalesce((select json_agg(json_build_object('id', p.id, 'path', p.path) order by p.path) from (
          select distinct p.id, p.path from placements x join pages p on p.site_id = x.site_id and p.path = x.page_path
          where x.site_id = f.site_id and x.file_path = f.path and x.until_survey is null order by p.path limit 6) p), '[]') as pages
@@ -100,8 +100,7 @@ export interface SameFiles {
 export async function sameFiles(siteId: number, sheet: number): Promise<SameFiles[]> {
   const { rows } = await database().pool.query<SameFiles>(
     `select f.sha256, max(f.size_bytes)::float8 as size_bytes,
-       json_agg(json_build_object('id', f.id, 'path', f.path, 'places',
-         (select count(*) from placements x where x.site_id = f.site_id and x.file_path = f.path and x.until_survey is null)) order by f.path) as files
+       json_agg(json_build_object('id', f.id, 'path', f.path, 'places', f.uses) order by f.path) as files
      from files f where f.site_id = $1 and f.gone_in is null and f.sha256 is not null
      group by f.sha256 having count(*) > 1
      order by (count(*) - 1) * max(f.size_bytes) desc, f.sha256 limit ${FILE_ROWS} offset $2`,
@@ -125,18 +124,11 @@ export interface HeavyPage {
 /** Pages by the weight of the pictures that stand on them; each file counts once, enlarge targets do not. */
 export async function heavyPages(siteId: number, sheet: number): Promise<HeavyPage[]> {
   const { rows } = await database().pool.query<HeavyPage>(
-    `with used as (
-       select distinct x.page_path, x.file_path from placements x
-       where x.site_id = $1 and x.until_survey is null and x.file_path is not null and not x.dormant
-         and x.kind not in ('link', 'meta', 'json-ld', 'manifest', 'icon', 'srcset', 'source', 'noscript', 'video', 'audio')
-     ), weighed as (
-       select u.page_path, sum(f.size_bytes)::float8 as bytes, count(*)::int as files,
-         (array_agg(f.path order by f.size_bytes desc))[1] as heaviest, (array_agg(f.id order by f.size_bytes desc))[1] as heaviest_id,
-         max(f.size_bytes)::float8 as heaviest_bytes
-       from used u join files f on f.site_id = $1 and f.path = u.file_path and f.gone_in is null and f.sha256 is not null
-       group by u.page_path order by bytes desc limit ${FILE_ROWS} offset $2)
-     select p.id, p.path, p.title, p.reach, w.* from weighed w join pages p on p.site_id = $1 and p.path = w.page_path
-     where p.gone_in is null order by w.bytes desc, p.path`,
+    `select p.id, p.path, p.title, p.reach, p.picture_bytes::float8 as bytes, p.picture_files as files,
+       f.path as heaviest, f.id as heaviest_id, f.size_bytes::float8 as heaviest_bytes
+     from pages p join files f on f.id = p.heaviest_id
+     where p.site_id = $1 and p.gone_in is null and p.picture_files > 0
+     order by p.picture_bytes desc, p.path limit ${FILE_ROWS} offset $2`,
     [siteId, (sheet - 1) * FILE_ROWS],
   );
   return rows;

@@ -3,6 +3,7 @@ import { and, asc, desc, eq, inArray, isNull } from 'drizzle-orm';
 import { database } from '@/server/db/database';
 import { files, placements } from '@/server/db/schema/content';
 import { intake } from '@/server/db/schema/editions';
+import { tsQuery } from './query';
 
 const PICTURE_ROWS = 25;
 
@@ -40,7 +41,7 @@ export interface PictureRow {
 const CONDITION: Readonly<Record<PictureFilter, string>> = {
   all: 'true',
   used: 'places > 0',
-  unused: 'places = 0 and sha256 is not null',
+  unused: 'uses = 0 and sha256 is not null',
   missing: 'sha256 is null',
   undescribed: 'undescribed > 0',
 };
@@ -52,38 +53,29 @@ const ORDER: Readonly<Record<PictureOrder, string>> = {
   weight: 'size_bytes desc nulls last, path',
 };
 
-/** Every picture file of the site with where it stands. */
-const WITH_USE = `
-  select f.id, f.path, f.sha256, f.size_bytes, f.width_px, f.height_px, f.problem, f.reach,
-    coalesce(u.places, 0)::int as places, coalesce(u.pages, '{}') as pages, coalesce(u.undescribed, 0)::int as undescribed, u.words
-  from files f
-  left join (
-    select file_path, count(*) filter (where not dormant) as places,
-      array_agg(distinct page_path) filter (where not dormant) as pages,
-      count(*) filter (where kind in ('img', 'input') and alt is null and name = '' and not decorative) as undescribed,
-      mode() within group (order by alt) filter (where alt <> '') as words
-    from placements where site_id = $1 and until_survey is null and file_path is not null group by file_path
-  ) u on u.file_path = f.path
-  where f.site_id = $1 and f.gone_in is null
-    and ($2 = '' or f.path ilike '%' || $2 || '%' or exists (
-      select 1 from placements w where w.site_id = $1 and w.file_path = f.path and w.until_survey is null
-        and (w.alt ilike '%' || $2 || '%' or w.caption ilike '%' || $2 || '%' or w.page_path ilike '%' || $2 || '%')))
-    and ($3::text is null or exists (
-      select 1 from placements s join pages p on p.site_id = s.site_id and p.path = s.page_path
-      where s.site_id = $1 and s.file_path = f.path and s.until_survey is null and p.section = $3))`;
-
 /** The concordance: pictures and where they stand, filtered and sorted in the database. */
 export async function listPictures(siteId: number, asked: PictureQuery) {
   const { pool } = database();
-  const values = [siteId, asked.query.replace(/[\\%_]/g, '\\$&'), asked.section];
+  const found = `from files f where f.site_id = $1 and f.gone_in is null
+    and ($2 = '' or f.id in (
+      select id from files where site_id = $1 and $4 <> '' and search @@ to_tsquery('simple', $4)
+      union select id from files where site_id = $1 and path ilike '%' || $2 || '%'))
+    and ($3::text is null or f.path in (
+      select s.file_path from placements s join pages p on p.site_id = s.site_id and p.path = s.page_path
+      where s.site_id = $1 and s.until_survey is null and p.section = $3))`;
+  const values = [siteId, asked.query.replace(/[\\%_]/g, '\\$&'), asked.section, tsQuery(asked.query)];
   const { rows: counted } = await pool.query<Record<PictureFilter, number>>(
-    `select ${PICTURE_FILTERS.map((name) => `count(*) filter (where ${CONDITION[name]})::int as "${name}"`).join(', ')}
-     from (${WITH_USE}) counted`,
+    `select ${PICTURE_FILTERS.map((name) => `count(*) filter (where ${CONDITION[name]})::int as "${name}"`).join(', ')} ${found}`,
     values,
   );
   const { rows } = await pool.query<PictureRow>(
-    `select * from (${WITH_USE}) listed where ${CONDITION[asked.filter]} order by ${ORDER[asked.order]}
-     limit ${PICTURE_ROWS} offset $4`,
+    `with listed as (
+       select f.id, f.site_id, f.path, f.sha256, f.size_bytes, f.width_px, f.height_px, f.problem, f.reach, f.places,
+         f.undescribed, f.words
+       ${found} and ${CONDITION[asked.filter]} order by ${ORDER[asked.order]} limit ${PICTURE_ROWS} offset $5)
+     select f.*, coalesce((select array_agg(distinct x.page_path) from placements x
+       where x.site_id = f.site_id and x.file_path = f.path and x.until_survey is null and not x.dormant), '{}') as pages
+     from listed f order by ${ORDER[asked.order]}`,
     [...values, (asked.sheet - 1) * PICTURE_ROWS],
   );
   const counts = counted[0];

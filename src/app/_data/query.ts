@@ -29,3 +29,9 @@ export function hrefWith(path: string, parameters: Readonly<Record<string, strin
   const text = query.toString();
   return text ? `${path}?${text}` : path;
 }
+
+/** Words as a text search: each as the beginning of a word, all of them wanted. Empty where nothing can be searched. */
+export function tsQuery(query: string): string {
+  const words = query.toLowerCase().match(/[\p{L}\p{N}]+/gu) ?? [];
+  return words.map((word) => `${word}:*`).join(' & ');
+}

@@ -7,6 +7,8 @@ export interface SiteFile {
   readonly sizeBytes: number;
   /** Last change in ms since 1970, or `null` where the connection can't tell. */
   readonly modifiedMs: number | null;
+  /** Changes whenever the file does, whoever changes it and whatever they do to its date; not every connection has one. */
+  readonly mark?: string;
   /** For a site read by its address: where the file came from, and the charset the server named. */
   readonly url?: string;
   readonly httpCharset?: string | null;
@@ -34,6 +36,8 @@ export interface ReadableConnection {
    * are left out.
    */
   find?(paths: readonly string[]): Promise<readonly SiteFile[]>;
+  /** The hash of a file whose bytes need not be read for it. */
+  hashOf?(path: string): string | undefined;
   close(): Promise<void>;
 }
 

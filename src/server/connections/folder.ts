@@ -70,7 +70,14 @@ async function listFolder(root: string): Promise<SiteListing> {
           open.push(path);
         }
       } else if (info.isFile()) {
-        files.push({ path, sizeBytes: info.size, modifiedMs: info.mtimeMs });
+        const { size, mtimeMs, ctimeMs, ino } = info;
+        // The kernel's own change time can't be set back, and a file put in another's place has another number.
+        files.push({
+          path,
+          sizeBytes: size,
+          modifiedMs: mtimeMs,
+          mark: `${size} ${mtimeMs} ${ctimeMs} ${ino}`,
+        });
       }
     }
   }

@@ -9,7 +9,7 @@ import { workerBundle } from './worker-bundle';
 const MANY_PAGES = 400;
 const BATCH_PAGES = 40;
 /** Room for the young objects of a parse: with the usual 16 MB they are swept again and again while still in use. */
-const YOUNG_MB = 64;
+const YOUNG_MB = 48;
 
 export interface ReadingPool {
   readonly shelf: SourceShelf;

@@ -4,8 +4,6 @@ import type { ReadableConnection, SiteListing } from '../connections/connection'
 export interface SurveyConnection extends ReadableConnection {
   /** `isWhole`: whether everything was listed, so that what is not there is gone. */
   list(): Promise<SiteListing & { readonly isWhole: boolean }>;
-  /** The hash of a file whose bytes need not be read for it. */
-  hashOf?(path: string): string | undefined;
 }
 
 export interface SurveyWatch {

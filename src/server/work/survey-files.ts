@@ -31,7 +31,7 @@ export async function surveyFiles(
   client: PoolClient,
   connection: ReadableConnection,
   { siteId, survey, files }: { siteId: number; survey: number; files: readonly SiteFile[] },
-): Promise<number> {
+): Promise<{ readonly files: number; readonly changed: number }> {
   const { rows } = await client.query<KnownFile>(
     'select path, sha256, size_bytes, modified_ms from files where site_id = $1 and gone_in is null and sha256 is not null',
     [siteId],
@@ -42,8 +42,11 @@ export async function surveyFiles(
   const pictures = all.filter(
     ({ path, role }) => role === 'file' || (!role && isPictureAddress({ kind: 'site', path })),
   );
-  for (let from = 0; from < pictures.length; from += AT_ONCE) {
-    const fresh = pictures.slice(from, from + AT_ONCE).filter((file) => !isSame(file, known.get(file.path)));
+  const changed = pictures.filter(
+    (file) => !isSame(file, known.get(file.path), connection.hashOf?.(file.path)),
+  );
+  for (let from = 0; from < changed.length; from += AT_ONCE) {
+    const fresh = changed.slice(from, from + AT_ONCE);
     const facts = await Promise.all(fresh.map((file) => factsOf(connection, file)));
     await insertRows(
       client,
@@ -63,9 +66,9 @@ export async function surveyFiles(
     );
   }
   const paths = pictures.map(({ path }) => path);
-  await closeGone(client, siteId, { survey, paths });
+  const gone = await closeGone(client, siteId, { survey, paths });
   await nameNearMisses(client, siteId, all);
-  return pictures.length;
+  return { files: pictures.length, changed: changed.length + gone };
 }
 
 /** Files that are opened side by side. */
@@ -89,7 +92,8 @@ async function wantedPaths(
 const roundedMs = ({ modifiedMs }: SiteFile): number | null =>
   modifiedMs === null ? null : Math.round(modifiedMs);
 
-function isSame(file: SiteFile, before: KnownFile | undefined): boolean {
+function isSame(file: SiteFile, before: KnownFile | undefined, hash: string | undefined): boolean {
+  if (before && hash !== undefined) return before.sha256 === hash;
   const modifiedMs = roundedMs(file);
   if (!before || modifiedMs === null) return false;
   return Number(before.size_bytes) === file.sizeBytes && Number(before.modified_ms) === modifiedMs;
@@ -132,18 +136,23 @@ async function closeGone(
   client: PoolClient,
   siteId: number,
   { survey, paths }: { survey: number; paths: readonly string[] },
-): Promise<void> {
-  await client.query(
-    'update files set gone_in = $2 where site_id = $1 and gone_in is null and not (path = any($3::text[]))',
+): Promise<number> {
+  const asked = `select 1 from placements x where x.site_id = f.site_id and x.file_path = f.path
+    and x.until_survey is null and x.kind not in ('video', 'audio')`;
+  const { rowCount: gone } = await client.query(
+    `update files f set gone_in = $2 where site_id = $1 and gone_in is null and not (path = any($3::text[]))
+       and (sha256 is not null or not exists (${asked}))`,
     [siteId, survey, paths],
   );
-  await client.query(
+  const { rowCount: lost } = await client.query(
     `insert into files (site_id, path, seen_in)
      select distinct site_id, file_path, $2::int from placements
      where site_id = $1 and until_survey is null and file_path is not null and not (file_path = any($3::text[]))
        and kind not in ('video', 'audio')
      on conflict (site_id, path) do update set sha256 = null, size_bytes = null, width_px = null, height_px = null,
-       format = null, problem = null, modified_ms = null, gone_in = null`,
+       format = null, problem = null, modified_ms = null, gone_in = null
+     where files.sha256 is not null or files.gone_in is not null or files.problem is not null`,
     [siteId, survey, paths],
   );
+  return (gone ?? 0) + (lost ?? 0);
 }

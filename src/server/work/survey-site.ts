@@ -25,6 +25,7 @@ import { withSiteLock } from './site-lock';
 import { surveyFiles } from './survey-files';
 import type { SurveyConnection } from './survey-connection';
 import { updateReach } from './update-reach';
+import { updateTallies } from './update-tallies';
 import { writeDormant, writePages, type ReadPage, type WritingAt } from './write-pages';
 
 type Site = typeof sites.$inferSelect;
@@ -152,8 +153,12 @@ async function readThrough(
   const isStopped = report.isStopped();
   const fileCount = await surveyFiles(client, connection, { siteId: site.id, survey: survey.number, files });
   for (const { path } of sources) await storeBytes(await connection.read(path));
-  await updateReach(client, site.id);
   const difference = await countDifference(client, at);
+  // What is added up over places changes only where something did.
+  if (changedPages > 0 || fileCount.changed > 0 || Object.values(difference).some((n) => n > 0)) {
+    await updateTallies(client, site.id);
+    await updateReach(client, site.id);
+  }
   const { rows } = await client.query<{ count: string }>(
     'select count(*) from placements where site_id = $1 and until_survey is null',
     [site.id],
@@ -162,7 +167,7 @@ async function readThrough(
     pages: pages.length,
     changedPages,
     placements: Number(rows[0]?.count ?? 0),
-    files: fileCount,
+    files: fileCount.files,
     skipped: skipped.slice(0, 500),
     ...difference,
   };
@@ -183,16 +188,22 @@ async function patternsOf(client: PoolClient, siteId: number): Promise<string[]>
   return rows.map(({ pattern }) => pattern);
 }
 
-/** Hash by path of the pages that need not be read again if their bytes are the same. */
+interface KnownPage {
+  readonly path: string;
+  readonly sha256: string;
+  readonly mark: string | null;
+}
+
+/** The pages that need not be read again if their bytes are the same. */
 async function knownPages(
   client: PoolClient,
   { siteId, sheetsKey }: WritingAt,
-): Promise<Map<string, string>> {
-  const { rows } = await client.query<{ path: string; sha256: string }>(
-    'select path, sha256 from pages where site_id = $1 and gone_in is null and sheets_key = $2',
+): Promise<Map<string, KnownPage>> {
+  const { rows } = await client.query<KnownPage>(
+    'select path, sha256, mark from pages where site_id = $1 and gone_in is null and sheets_key = $2',
     [siteId, sheetsKey],
   );
-  return new Map(rows.map(({ path, sha256: hash }) => [path, hash]));
+  return new Map(rows.map((row) => [row.path, row]));
 }
 
 /** The pages whose bytes are new, kept in the store as they are read; the others are only looked at. */
@@ -204,17 +215,18 @@ function changedPagesOf({
 }: {
   connection: SurveyConnection;
   pages: readonly SiteFile[];
-  known: ReadonlyMap<string, string>;
+  known: ReadonlyMap<string, KnownPage>;
   report: Reporter;
 }) {
   const open = new Map<string, { file: SiteFile; sha256: string }>();
   let looked = 0;
   const readOne = async (file: SiteFile): Promise<PageBytes | null> => {
+    const before = known.get(file.path);
     const given = connection.hashOf?.(file.path);
-    if (given !== undefined && known.get(file.path) === given) return null;
+    if (before && (given === before.sha256 || (file.mark && file.mark === before.mark))) return null;
     const bytes = await connection.read(file.path);
     const hash = given ?? sha256(bytes);
-    if (known.get(file.path) === hash) return null;
+    if (before?.sha256 === hash) return null;
     if (given === undefined) await storeBytes(bytes);
     open.set(file.path, { file, sha256: hash });
     return { path: file.path, bytes, url: file.url, httpCharset: file.httpCharset };

@@ -72,6 +72,7 @@ export async function writePages(
         readIn: survey,
         goneIn: null,
         movedFrom: null,
+        mark: file.mark ?? null,
         leadsTo: found.leadsTo,
         words: found.words,
       };

@@ -11,5 +11,5 @@ export const ofSite = () =>
     .notNull()
     .references(() => sites.id, { onDelete: 'cascade' });
 
-/** PostgreSQL's text search vector; it is generated, never written. */
+/** PostgreSQL's text search vector; it is made in the database, never sent to it. */
 export const searchColumn = customType<{ data: string }>({ dataType: () => 'tsvector' });

@@ -49,6 +49,16 @@ export const pages = pgTable(
     leadsTo: jsonb('leads_to').$type<readonly string[]>().notNull().default([]),
     /** Page views a month, as counted or estimated. */
     reach: doublePrecision('reach').notNull().default(0),
+    /** What tells without reading it that a file has not changed since; `null` where nothing does. */
+    mark: text('mark'),
+    /** Tallies of the last survey: its places, how many are gaps, how many lack a description. */
+    places: integer('places').notNull().default(0),
+    missing: integer('missing').notNull().default(0),
+    undescribed: integer('undescribed').notNull().default(0),
+    /** Weight of the pictures a reader's browser loads for it, each file once, and the heaviest of them. */
+    pictureBytes: bigint('picture_bytes', { mode: 'number' }).notNull().default(0),
+    pictureFiles: integer('picture_files').notNull().default(0),
+    heaviestId: integer('heaviest_id'),
     /** The words readers meet on it. */
     words: text('words').notNull().default(''),
     search: searchColumn('search').generatedAlwaysAs(
@@ -81,12 +91,23 @@ export const files = pgTable(
     /** For a missing file: one that is there under nearly that name, and what differs. */
     nearPath: text('near_path'),
     nearKind: text('near_kind').$type<NearMiss['kind']>(),
+    /** Tallies of the last survey: uses of any kind, places where it is shown, places without a description. */
+    uses: integer('uses').notNull().default(0),
+    places: integer('places').notNull().default(0),
+    undescribed: integer('undescribed').notNull().default(0),
+    /** The alt text that most places give it. */
+    words: text('words'),
+    search: searchColumn('search'),
     /** Views of the pages it stands on, added up over its places. */
     reach: doublePrecision('reach').notNull().default(0),
     seenIn: integer('seen_in').notNull(),
     goneIn: integer('gone_in'),
   },
-  (table) => [uniqueIndex('files_path').on(table.siteId, table.path), index('files_sha256').on(table.sha256)],
+  (table) => [
+    uniqueIndex('files_path').on(table.siteId, table.path),
+    index('files_sha256').on(table.sha256),
+    index('files_search').using('gin', table.search),
+  ],
 );
 
 export const placements = pgTable(

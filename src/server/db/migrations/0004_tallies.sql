@@ -1,0 +1,13 @@
+ALTER TABLE "files" ADD COLUMN "uses" integer DEFAULT 0 NOT NULL;--> statement-breakpoint
+ALTER TABLE "files" ADD COLUMN "places" integer DEFAULT 0 NOT NULL;--> statement-breakpoint
+ALTER TABLE "files" ADD COLUMN "undescribed" integer DEFAULT 0 NOT NULL;--> statement-breakpoint
+ALTER TABLE "files" ADD COLUMN "words" text;--> statement-breakpoint
+ALTER TABLE "files" ADD COLUMN "search" "tsvector";--> statement-breakpoint
+ALTER TABLE "pages" ADD COLUMN "mark" text;--> statement-breakpoint
+ALTER TABLE "pages" ADD COLUMN "places" integer DEFAULT 0 NOT NULL;--> statement-breakpoint
+ALTER TABLE "pages" ADD COLUMN "missing" integer DEFAULT 0 NOT NULL;--> statement-breakpoint
+ALTER TABLE "pages" ADD COLUMN "undescribed" integer DEFAULT 0 NOT NULL;--> statement-breakpoint
+ALTER TABLE "pages" ADD COLUMN "picture_bytes" bigint DEFAULT 0 NOT NULL;--> statement-breakpoint
+ALTER TABLE "pages" ADD COLUMN "picture_files" integer DEFAULT 0 NOT NULL;--> statement-breakpoint
+ALTER TABLE "pages" ADD COLUMN "heaviest_id" integer;--> statement-breakpoint
+CREATE INDEX "files_search" ON "files" USING gin ("search");
