@@ -56,9 +56,8 @@ export async function missingFiles(siteId: number, sheet: number): Promise<Missi
     `select f.id, f.path, f.near_path, f.near_kind,
        (select n.sha256 from files n where n.site_id = f.site_id and n.path = f.near_path) as near_sha,
        f.uses as places,
-       coalesce((select json_agg(json_build_object('id', p.id, 'path', p.path) order by p.path) from (
-         select distinct p.id, p.path from placements x join pages p on p.site_id = x.site_id and p.path = x.page_path
-         where x.site_id = f.site_id and x.file_path = f.path and x.until_survey is null order by p.path limit 6) p), '[]') as pages
+       coalesce((select json_agg(json_build_object('id', p.id, 'path', p.path) order by p.path) from pages p
+         where p.site_id = f.site_id and p.path in (select jsonb_array_elements_text(f.first_pages))), '[]') as pages
      from files f where f.site_id = $1 and f.gone_in is null and ${MISSING}
      order by places desc, f.path limit ${FILE_ROWS} offset $2`,
     [siteId, (sheet - 1) * FILE_ROWS],
@@ -99,11 +98,14 @@ export interface SameFiles {
 /** Files with the very same bytes, those that waste most first. */
 export async function sameFiles(siteId: number, sheet: number): Promise<SameFiles[]> {
   const { rows } = await database().pool.query<SameFiles>(
-    `select f.sha256, max(f.size_bytes)::float8 as size_bytes,
-       json_agg(json_build_object('id', f.id, 'path', f.path, 'places', f.uses) order by f.path) as files
-     from files f where f.site_id = $1 and f.gone_in is null and f.sha256 is not null
-     group by f.sha256 having count(*) > 1
-     order by (count(*) - 1) * max(f.size_bytes) desc, f.sha256 limit ${FILE_ROWS} offset $2`,
+    `with same as (
+       select sha256, max(size_bytes) as bytes, (count(*) - 1) * max(size_bytes) as extra from files
+       where site_id = $1 and gone_in is null and sha256 is not null
+       group by sha256 having count(*) > 1 order by extra desc, sha256 limit ${FILE_ROWS} offset $2)
+     select s.sha256, s.bytes::float8 as size_bytes,
+       (select json_agg(json_build_object('id', f.id, 'path', f.path, 'places', f.uses) order by f.path) from files f
+        where f.site_id = $1 and f.gone_in is null and f.sha256 = s.sha256) as files
+     from same s order by s.extra desc, s.sha256`,
     [siteId, (sheet - 1) * FILE_ROWS],
   );
   return rows;

@@ -47,8 +47,10 @@ const CONDITION: Readonly<Record<PageFilterName, string>> = {
   all: 'true',
   missing: 'p.missing > 0',
   undescribed: 'p.undescribed > 0',
-  new: 'greatest(p.since_in, p.changed_in) = newest.number and newest.number > 1',
+  new: 'p.is_new',
 };
+
+const IS_NEW = 'greatest(p.since_in, p.changed_in) = newest.number and newest.number > 1';
 
 const ORDER: Readonly<Record<PageOrder, string>> = {
   address: 'p.section, p.path',
@@ -67,26 +69,35 @@ export async function listPages(siteId: number, asked: PageFilter) {
       select id from pages where site_id = $1 and $3 <> '' and search @@ to_tsquery('simple', $3)
       union select id from pages where site_id = $1 and path ilike '%' || $4 || '%'))`;
   const values = [siteId, asked.section, tsQuery(asked.query), asked.query.replace(/[\\%_]/g, '\\$&')];
-  const { rows: counted } = await pool.query<Record<PageFilterName, number>>(
-    `select ${PAGE_FILTERS.map((name) => `count(*) filter (where ${CONDITION[name]})::int as "${name}"`).join(', ')} ${found}`,
-    values,
-  );
-  const { rows } = await pool.query<PageRow>(
-    `with listed as (
-       select p.id, p.site_id, p.path, p.title, p.section, p.modified_at, p.reach, p.places, ${CONDITION.new} as is_new
-       ${found} and ${CONDITION[asked.filter]} order by ${ORDER[asked.order]} limit ${PAGE_ROWS} offset $5)
-     select p.id, p.path, p.title, p.section, p.modified_at, p.reach, p.is_new, p.places as placements,
-       (select u.name from sections s join "user" u on u.id = s.owner_id where s.site_id = p.site_id and s.pattern = p.section) as owner,
-       coalesce((select json_agg(strip) from (
-         select f.sha256, x.file_path as path, (${UNDESCRIBED}) as is_undescribed
-         from placements x left join files f on f.site_id = x.site_id and f.path = x.file_path
-         where ${STANDING} and x.file_path is not null and not x.dormant
-           and x.kind in ('img', 'css', 'input', 'poster', 'svg-image', 'object', 'embed', 'attribute-background', 'lazy')
-         order by x.ordinal limit 8) strip), '[]') as pictures
-     from listed p order by ${ORDER[asked.order]}`,
+  // What is found is gone through once, for the counts and for the sheet.
+  const { rows: answers } = await pool.query<{
+    counts: Record<PageFilterName, number>;
+    listed: PageRow[] | null;
+  }>(
+    `with found as materialized (
+       select p.id, p.site_id, p.path, p.title, p.section, p.modified_at, p.reach, p.places, p.missing, p.undescribed,
+         (${IS_NEW}) as is_new ${found}
+     ), listed as (
+       select * from found p where ${CONDITION[asked.filter]} order by ${ORDER[asked.order]} limit ${PAGE_ROWS} offset $5
+     ), rows as (
+       select p.id, p.path, p.title, p.section, p.modified_at, p.reach, p.is_new, p.places, p.places as placements,
+         (select u.name from sections s join "user" u on u.id = s.owner_id where s.site_id = p.site_id and s.pattern = p.section) as owner,
+         coalesce((select json_agg(strip) from (
+           select f.sha256, x.file_path as path, (${UNDESCRIBED}) as is_undescribed
+           from placements x left join files f on f.site_id = x.site_id and f.path = x.file_path
+           where ${STANDING} and x.file_path is not null and not x.dormant
+             and x.kind in ('img', 'css', 'input', 'poster', 'svg-image', 'object', 'embed', 'attribute-background', 'lazy')
+           order by x.ordinal limit 8) strip), '[]') as pictures
+       from listed p)
+     select (select to_jsonb(c) from (select ${PAGE_FILTERS.map((name) => `count(*) filter (where ${CONDITION[name]}) as "${name}"`).join(', ')} from found p) c) as counts,
+       (select json_agg(p order by ${ORDER[asked.order]}) from rows p) as listed`,
     [...values, (asked.sheet - 1) * PAGE_ROWS],
   );
-  const counts = counted[0];
+  const counts = answers[0]?.counts;
+  const rows = (answers[0]?.listed ?? []).map((row) => ({
+    ...row,
+    modified_at: row.modified_at === null ? null : new Date(row.modified_at),
+  }));
   const total = counts?.[asked.filter] ?? 0;
   return { rows, counts, total, sheets: Math.max(1, Math.ceil(total / PAGE_ROWS)) };
 }

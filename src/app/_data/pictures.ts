@@ -26,13 +26,15 @@ export interface PictureRow {
   readonly id: number;
   readonly path: string;
   readonly sha256: string | null;
-  readonly size_bytes: string | null;
+  readonly size_bytes: number | null;
   readonly width_px: number | null;
   readonly height_px: number | null;
   readonly problem: string | null;
   readonly places: number;
   readonly reach: number;
+  /** The first few pages that show it, and how many there are. */
   readonly pages: readonly string[];
+  readonly page_count: number;
   readonly undescribed: number;
   /** The alt text that most places give it. */
   readonly words: string | null;
@@ -64,21 +66,21 @@ export async function listPictures(siteId: number, asked: PictureQuery) {
       select s.file_path from placements s join pages p on p.site_id = s.site_id and p.path = s.page_path
       where s.site_id = $1 and s.until_survey is null and p.section = $3))`;
   const values = [siteId, asked.query.replace(/[\\%_]/g, '\\$&'), asked.section, tsQuery(asked.query)];
-  const { rows: counted } = await pool.query<Record<PictureFilter, number>>(
-    `select ${PICTURE_FILTERS.map((name) => `count(*) filter (where ${CONDITION[name]})::int as "${name}"`).join(', ')} ${found}`,
-    values,
-  );
-  const { rows } = await pool.query<PictureRow>(
-    `with listed as (
-       select f.id, f.site_id, f.path, f.sha256, f.size_bytes, f.width_px, f.height_px, f.problem, f.reach, f.places,
-         f.undescribed, f.words
-       ${found} and ${CONDITION[asked.filter]} order by ${ORDER[asked.order]} limit ${PICTURE_ROWS} offset $5)
-     select f.*, coalesce((select array_agg(distinct x.page_path) from placements x
-       where x.site_id = f.site_id and x.file_path = f.path and x.until_survey is null and not x.dormant), '{}') as pages
-     from listed f order by ${ORDER[asked.order]}`,
+  const columns = `f.id, f.path, f.sha256, f.size_bytes, f.width_px, f.height_px, f.problem, f.reach, f.places, f.uses,
+    f.undescribed, f.words, f.pages as page_count, f.first_pages as pages`;
+  // What is found is gone through once, for the counts and for the sheet.
+  const { rows: answers } = await pool.query<{
+    counts: Record<PictureFilter, number>;
+    listed: PictureRow[] | null;
+  }>(
+    `with found as materialized (select ${columns} ${found})
+     select (select to_jsonb(c) from (select ${PICTURE_FILTERS.map((name) => `count(*) filter (where ${CONDITION[name]}) as "${name}"`).join(', ')} from found) c) as counts,
+       (select jsonb_agg(l) from (select * from found where ${CONDITION[asked.filter]} order by ${ORDER[asked.order]}
+          limit ${PICTURE_ROWS} offset $5) l) as listed`,
     [...values, (asked.sheet - 1) * PICTURE_ROWS],
   );
-  const counts = counted[0];
+  const rows = answers[0]?.listed ?? [];
+  const counts = answers[0]?.counts;
   const total = counts?.[asked.filter] ?? 0;
   const contexts = await placementsOf(
     siteId,
@@ -93,8 +95,9 @@ export type PlacementRow = typeof placements.$inferSelect;
 async function placementsOf(siteId: number, paths: readonly string[]): Promise<Map<string, PlacementRow[]>> {
   const { orm, pool } = database();
   const { rows: ids } = await pool.query<{ id: string }>(
-    `select id from (select id, row_number() over (partition by file_path order by dormant, page_path, ordinal) as nth
-       from placements where site_id = $1 and until_survey is null and file_path = any($2::text[])) numbered where nth <= 12`,
+    `select x.id from unnest($2::text[]) as wanted(path) cross join lateral (
+       select id from placements where site_id = $1 and until_survey is null and file_path = wanted.path
+       order by dormant, page_path, ordinal limit 12) x`,
     [siteId, paths],
   );
   const rows = await orm

@@ -7,9 +7,9 @@ import { workerBundle } from './worker-bundle';
 
 /** From so many pages on, threads are worth their start. */
 const MANY_PAGES = 400;
-const BATCH_PAGES = 40;
+const BATCH_PAGES = 24;
 /** Room for the young objects of a parse: with the usual 16 MB they are swept again and again while still in use. */
-const YOUNG_MB = 48;
+const YOUNG_MB = 32;
 
 export interface ReadingPool {
   readonly shelf: SourceShelf;

@@ -42,17 +42,20 @@ export async function updateTallies(client: Pick<ClientBase, 'query'>, siteId: n
     `with used as (
        select x.file_path, count(*)::int as uses, count(*) filter (where not x.dormant)::int as places,
          count(*) filter (where ${UNDESCRIBED})::int as undescribed,
+         count(distinct x.page_path) filter (where not x.dormant)::int as pages,
+         to_jsonb((array_agg(distinct x.page_path) filter (where not x.dormant))[1:5]) as first_pages,
          mode() within group (order by x.alt) filter (where x.alt <> '') as words,
          left(string_agg(distinct concat_ws(' ', x.alt, x.caption, x.page_path), ' '), 20000) as said
        from placements x where x.site_id = $1 and x.until_survey is null and x.file_path is not null group by x.file_path
      ), t as (
        select f.id, coalesce(u.uses, 0) as uses, coalesce(u.places, 0) as places, coalesce(u.undescribed, 0) as undescribed,
-         u.words, to_tsvector('simple', translate(concat_ws(' ', f.path, u.said), '/-_.?=&', '       ')) as search
+         coalesce(u.pages, 0) as pages, coalesce(u.first_pages, '[]') as first_pages, u.words, to_tsvector('simple', translate(concat_ws(' ', f.path, u.said), '/-_.?=&', '       ')) as search
        from files f left join used u on u.file_path = f.path where f.site_id = $1
      )
-     update files f set uses = t.uses, places = t.places, undescribed = t.undescribed, words = t.words, search = t.search
-     from t where t.id = f.id and (f.uses, f.places, f.undescribed, f.words, f.search)
-       is distinct from (t.uses, t.places, t.undescribed, t.words, t.search)`,
+     update files f set uses = t.uses, places = t.places, undescribed = t.undescribed, words = t.words, search = t.search,
+       pages = t.pages, first_pages = t.first_pages
+     from t where t.id = f.id and (f.uses, f.places, f.undescribed, f.words, f.search, f.first_pages, f.pages)
+       is distinct from (t.uses, t.places, t.undescribed, t.words, t.search, t.first_pages, t.pages)`,
     [siteId],
   );
 }

@@ -95,6 +95,9 @@ export const files = pgTable(
     uses: integer('uses').notNull().default(0),
     places: integer('places').notNull().default(0),
     undescribed: integer('undescribed').notNull().default(0),
+    /** How many pages show it, and the first few of them. */
+    pages: integer('pages').notNull().default(0),
+    firstPages: jsonb('first_pages').$type<readonly string[]>().notNull().default([]),
     /** The alt text that most places give it. */
     words: text('words'),
     search: searchColumn('search'),
@@ -150,7 +153,7 @@ export const placements = pgTable(
   },
   (table) => [
     index('placements_file')
-      .on(table.siteId, table.filePath)
+      .on(table.siteId, table.filePath, table.dormant, table.pagePath, table.ordinal)
       .where(sql`until_survey is null`),
     index('placements_page')
       .on(table.siteId, table.pagePath, table.ordinal)

@@ -27,7 +27,7 @@ export function PictureRow({ slug, isCounted, row, placements }: PictureRowProps
   const src = row.sha256 ? `/s/${slug}/image/${row.sha256}` : null;
   const name = row.path.split('/').at(-1) ?? row.path;
   const pages = row.pages.slice(0, MANY_PAGES).map(placeText).join(' · ');
-  const more = row.pages.length > MANY_PAGES ? ` and ${row.pages.length - MANY_PAGES} more` : '';
+  const more = row.page_count > MANY_PAGES ? ` and ${row.page_count - MANY_PAGES} more` : '';
   const shown = placements.filter(({ dormant }) => !dormant || row.places === 0);
   return (
     <Collapsible.Root asChild open={isOpen} onOpenChange={setOpen}>
@@ -55,9 +55,7 @@ export function PictureRow({ slug, isCounted, row, placements }: PictureRowProps
             </div>
             <div className="max-sm:hidden">
               <p>{pixelsText(row.width_px, row.height_px)}</p>
-              <p className="text-sm text-ink-2">
-                {row.size_bytes === null ? '' : bytesText(Number(row.size_bytes))}
-              </p>
+              <p className="text-sm text-ink-2">{row.size_bytes === null ? '' : bytesText(row.size_bytes)}</p>
             </div>
             <div className="text-right">
               {shown.length > 0 ? (

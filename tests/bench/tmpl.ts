@@ -1,0 +1,13 @@
+import { fileCounts, heavyPages, missingFiles, sameFiles, unusedFiles } from '@/app/_data/files';
+import { listPages } from '@/app/_data/pages';
+import { listPictures } from '@/app/_data/pictures';
+import { differenceOf } from '@/app/_data/surveys';
+import { connect } from '@/server/db/database';
+import { settings } from '@/server/settings';
+const db=connect(settings().databaseUrl);
+const t=async(n:string,f:()=>Promise<unknown>)=>{for(let i=0;i<3;i++){const s=performance.now();await f();console.log(n,Math.round(performance.now()-s));}};
+for (const q of ['','lessons','ferndrake choir','n12']) for (const o of ['address','places','changed'] as const) await t('pages '+q+' '+o,()=>listPages(1,{section:null,query:q,filter:'all',order:o,sheet:1}));
+for (const q of ['','lessons','n12']) for (const o of ['places','name'] as const) await t('pict '+q+' '+o,()=>listPictures(1,{section:null,query:q,filter:'all',order:o,sheet:1}));
+await t('counts',()=>fileCounts(1));await t('missing',()=>missingFiles(1,1));await t('unused',()=>unusedFiles(1,1));await t('same',()=>sameFiles(1,1));await t('heavy',()=>heavyPages(1,1));await t('diff',()=>differenceOf(1,2));
+console.log((await db.pool.query("select relname, n_live_tup, n_dead_tup, pg_size_pretty(pg_total_relation_size(relid)) from pg_stat_user_tables order by pg_total_relation_size(relid) desc limit 6")).rows);
+await db.pool.end(); process.exit();
