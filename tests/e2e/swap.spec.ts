@@ -54,6 +54,7 @@ test('a leftover picture is swapped in all its places, goes live, is proven and 
   await page.getByRole('link', { name: /Winter term/ }).click();
   await expect(page.frameLocator('iframe').getByText('Caption goes here')).toBeVisible();
   await expect(page.getByRole('button', { name: /placeholder image/ })).toBeVisible();
+  await expect(page.getByRole('button', { name: /Both choirs/ })).toHaveCount(1);
   await look(page, 'page');
   await expectAccessible(page);
 

@@ -67,7 +67,11 @@ const CODE = `(() => {
     for (const image of document.querySelectorAll('img[data-src]')) if (!image.getAttribute('src')) image.src = image.dataset.src;
     for (const image of document.querySelectorAll('img[loading=lazy]')) image.loading = 'eager';
     measure();
+    let soon = 0;
+    const measureSoon = () => { clearTimeout(soon); soon = setTimeout(measure, 120); };
     addEventListener('load', () => { measure(); setTimeout(measure, 400); });
+    document.addEventListener('load', measureSoon, true);
+    document.addEventListener('error', measureSoon, true);
     addEventListener('resize', measure);
   };
   if (document.readyState === 'loading') addEventListener('DOMContentLoaded', start); else start();

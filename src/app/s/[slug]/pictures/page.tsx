@@ -56,7 +56,7 @@ export default async function PicturesPage({
   return (
     <main className="min-h-[calc(100vh-46px)]">
       <h1 className="sr-only">Pictures</h1>
-      <div className="flex flex-wrap items-center gap-2 border-b border-line bg-sheet px-5 py-2.5 lg:mr-[292px]">
+      <div className="flex flex-wrap items-center gap-2 border-b border-line bg-sheet px-5 py-2.5">
         {PICTURE_FILTERS.map((name) => (
           <Chip
             key={name}
