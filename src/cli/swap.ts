@@ -75,8 +75,10 @@ async function planFor(
   picture: Uint8Array,
 ): Promise<SwapPlan> {
   const placements: Placement[] = [];
-  for await (const found of placementsOf(connection, siteOfFiles())) {
+  const shown = new Set<string>();
+  for await (const found of placementsOf(connection, connection.site ?? siteOfFiles())) {
     for (const placement of found) {
+      if (placement.address.kind === 'site') shown.add(placement.address.path);
       if (placement.address.kind === 'site' && placement.address.path === options.from)
         placements.push(placement);
     }
@@ -89,6 +91,8 @@ async function planFor(
       remedy: 'Look it up in the column url of `ibidem read`; upper and lower case count.',
     });
   }
+  // A live site lists no pictures: those that its pages show are fetched, so that what is written is the whole site.
+  await connection.find?.([...shown]);
   const facts = await inspectImage(picture, options.to);
   const { files } = await connection.list();
   const taken = new Set(files.map(({ path }) => path));

@@ -1,33 +1,14 @@
-import { execFile } from 'node:child_process';
 import { cp, mkdtemp, readFile, rm, writeFile } from 'node:fs/promises';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { afterAll, beforeAll, describe, expect, it } from 'vitest';
+import { ibidem, rowsOf } from '../fixtures/run-ibidem';
 import { flatPicture, snapshot, writeFiles } from '../fixtures/write-site';
 
 let folder: string;
 let site: string;
 let picture: string;
 
-interface Ran {
-  readonly code: number;
-  readonly out: string;
-  readonly err: string;
-}
-
-function ibidem(...args: string[]): Promise<Ran> {
-  return new Promise((resolve) => {
-    execFile('bin/ibidem', args, { maxBuffer: 1 << 26 }, (error, out, err) => {
-      resolve({ code: error ? Number(error.code) : 0, out, err });
-    });
-  });
-}
-
-const rowsOf = (out: string) =>
-  out
-    .split('\n')
-    .filter(Boolean)
-    .map((line) => JSON.parse(line) as Record<string, unknown>);
 const latin1 = (text: string) => Buffer.from(text, 'latin1');
 
 beforeAll(async () => {
@@ -89,7 +70,7 @@ describe('ibidem read', () => {
     ['a folder that is not there', () => join(folder, 'none'), /There is no folder/],
     ['a file that is no ZIP', () => picture, /is not a site/],
     ['a folder without pages', () => join(site, 'img'), /No page was found/],
-    ['an address', () => 'http://127.0.0.1:1/', /not yet sites by their address/],
+    ['an address inside the house', () => 'http://127.0.0.1:1/', /was not asked/],
   ])('refuses %s with what, why and what to do', async (_name, place, message) => {
     const { code, out, err } = await ibidem('read', place());
     expect([code, out]).toEqual([2, '']);

@@ -1,4 +1,5 @@
 /** How Ibidem reaches a site's files, wherever they live. A new way in is a file beside this one. */
+import type { SiteAddressing } from '@/core/address/resolve-address';
 
 /** One file of a site as its listing shows it. */
 export interface SiteFile {
@@ -28,6 +29,8 @@ export interface SiteListing {
 }
 
 export interface ReadableConnection {
+  /** How the site's own addresses are told from others, where that is not as among files. */
+  readonly site?: SiteAddressing;
   list(): Promise<SiteListing>;
   /** The bytes of a file; rejects with a `ProblemError` where it can't be had. */
   read(path: string): Promise<Uint8Array>;

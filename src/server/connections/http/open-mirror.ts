@@ -58,7 +58,12 @@ export async function openMirror(start: string, request: MirrorRequest): Promise
     };
     return {
       site: scope.site,
-      list: async () => ({ files: mirror.files, skipped: mirror.skipped, summary: mirror.summary }),
+      list: async () => ({
+        // What was looked for by name belongs to the site from then on.
+        files: [...mirror.files, ...[...found.values()].map(fileOf)],
+        skipped: mirror.skipped,
+        summary: mirror.summary,
+      }),
       find,
       async read(path) {
         const held = () => mirror.entries.get(path) ?? found.get(path);
