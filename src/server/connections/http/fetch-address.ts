@@ -89,25 +89,23 @@ export function openFetcher(allowed: PrivateHosts, given: Partial<FetchLimits> =
     keepAliveTimeout: 10_000,
   });
   const queues = new Map<string, PQueue>();
-  const queueOf = (url: URL): PQueue => {
-    let queue = queues.get(url.host);
-    if (!queue) {
-      const isHeld = Number.isFinite(limits.perSecond) && !isAllowedPrivate(url, allowed);
-      const pace = isHeld ? { interval: 1000, intervalCap: limits.perSecond } : {};
-      queue = new PQueue({ concurrency: limits.concurrency, ...pace });
-      queues.set(url.host, queue);
-    }
+  /** The pace of a host; `null` for one that is not held to any: its connections bound it enough. */
+  const queueOf = (url: URL): PQueue | null => {
+    const known = queues.get(url.host);
+    if (known) return known;
+    if (!Number.isFinite(limits.perSecond) || isAllowedPrivate(url, allowed)) return null;
+    const { concurrency, perSecond: intervalCap } = limits;
+    const queue = new PQueue({ concurrency, interval: 1000, intervalCap });
+    queues.set(url.host, queue);
     return queue;
   };
 
   const once = async (url: URL, known: Validators | null | undefined): Promise<Answer> => {
     refusePrivateLiteral(url, allowed);
-    const deadline = new AbortController();
-    const timer = setTimeout(() => deadline.abort(), limits.totalMs);
+    const deadline = Date.now() + limits.totalMs;
     try {
       const response = await request(url, {
         dispatcher,
-        signal: deadline.signal,
         headers: {
           'user-agent': USER_AGENT,
           accept: '*/*',
@@ -120,20 +118,12 @@ export function openFetcher(allowed: PrivateHosts, given: Partial<FetchLimits> =
       const status = response.statusCode;
       const isWanted = status >= 200 && status < 300;
       const packed = isWanted
-        ? await collect(response.body, limits.maxBytes, url)
+        ? await collect(response.body, { maxBytes: limits.maxBytes, deadline, url })
         : await response.body.dump().then(() => EMPTY);
       const bytes = await unpack(packed, header('content-encoding'), { url, maxBytes: limits.maxBytes });
       return { status, header, bytes };
     } catch (error) {
-      throw deadline.signal.aborted
-        ? addressProblem(
-            'ADDRESS_SLOW',
-            url.href,
-            `No whole answer came in ${limits.totalMs / 1000} seconds.`,
-          )
-        : problemOfFailure(error, url.href);
-    } finally {
-      clearTimeout(timer);
+      throw problemOfFailure(error, url.href);
     }
   };
 
@@ -142,7 +132,7 @@ export function openFetcher(allowed: PrivateHosts, given: Partial<FetchLimits> =
     for (let attempt = 1; ; attempt++) {
       const isLast = attempt >= limits.attempts;
       try {
-        const answer = (await queue.add(() => once(url, known))) as Answer;
+        const answer = queue ? ((await queue.add(() => once(url, known))) as Answer) : await once(url, known);
         if (!TRY_AGAIN.has(answer.status) || isLast) return answer;
         await pause(waitFor(answer.header('retry-after'), limits.backOffMs * 2 ** (attempt - 1)));
       } catch (error) {
@@ -232,12 +222,18 @@ function statusText(status: number): string {
   return status >= 500 ? `The server failed (${status}).` : `The server answered ${status}.`;
 }
 
-async function collect(body: AsyncIterable<Uint8Array>, maxBytes: number, url: URL): Promise<Uint8Array> {
+/** The whole of an answer's body. Time is looked at with every piece; a body of which no piece comes is idle. */
+async function collect(
+  body: AsyncIterable<Uint8Array>,
+  { maxBytes, deadline, url }: { maxBytes: number; deadline: number; url: URL },
+): Promise<Uint8Array> {
   const chunks: Uint8Array[] = [];
   let length = 0;
   for await (const chunk of body) {
     length += chunk.length;
     if (length > maxBytes) throw tooLarge(url, maxBytes);
+    if (Date.now() > deadline)
+      throw addressProblem('ADDRESS_SLOW', url.href, 'The answer drips, and would not end.');
     chunks.push(chunk);
   }
   return chunks.length === 1 ? (chunks[0] as Uint8Array) : Buffer.concat(chunks, length);
