@@ -83,12 +83,26 @@ export function textBeside(element: Element, direction: -1 | 1, limit = 120): st
   return direction === 1 ? clipEnd(text, limit) : clipStart(text, limit);
 }
 
+const MANY_SIBLINGS = 48;
+const places = new WeakMap<object, Map<Node, number>>();
+
+/** Where a node stands among its siblings; long rows are numbered once, so that a page of any shape stays linear. */
+function placeAmong(siblings: readonly Node[], node: Node): number {
+  if (siblings.length <= MANY_SIBLINGS) return siblings.indexOf(node);
+  let numbers = places.get(siblings);
+  if (!numbers) {
+    numbers = new Map(siblings.map((sibling, i) => [sibling, i]));
+    places.set(siblings, numbers);
+  }
+  return numbers.get(node) ?? -1;
+}
+
 function gatherSiblings(
   siblings: readonly Node[],
   { from, direction, limit, text }: { from: Node; direction: -1 | 1; limit: number; text: string },
 ): string {
   let gathered = text;
-  let at = siblings.indexOf(from as DefaultTreeAdapterTypes.ChildNode) + direction;
+  let at = placeAmong(siblings, from) + direction;
   for (let steps = 0; steps < 8 && gathered.length < limit; steps++, at += direction) {
     const sibling = siblings[at];
     if (!sibling) break;
