@@ -75,6 +75,19 @@ describe('an address inside the house', () => {
     expect(server.asked).toEqual([]);
   });
 
+  it.each(['127.0.0.1', 'localhost'])(
+    'is refused on another port of %s than the one allowed',
+    async (name) => {
+      const [allowed, other] = [await standIn({ '/': '<p>' }), await standIn({ '/': '<p>' })];
+      const at = ({ origin }: StandInServer) => new URL(origin.replace('127.0.0.1', name));
+      const fetcher = openFetcher([at(allowed).host], QUICK);
+      expect((await fetcher.get(at(allowed).href)).status).toBe(200);
+      expect(await codeOf(fetcher.get(at(other).href))).toBe('ADDRESS_PRIVATE');
+      expect(other.asked).toEqual([]);
+      await Promise.all([fetcher.close(), allowed.close(), other.close()]);
+    },
+  );
+
   it('is refused after a redirect from an allowed host', async () => {
     const inside = await standIn({ '/secret': 'secret' });
     try {
@@ -93,39 +106,31 @@ describe('an address inside the house', () => {
   });
 });
 
-describe('bounds', () => {
-  const endless = (
-    _request: unknown,
-    response: {
-      writeHead(n: number, h: object): void;
-      write(c: Buffer): boolean;
-      once(e: string, f: () => void): void;
-      destroyed: boolean;
-    },
-  ) => {
-    response.writeHead(200, { 'content-type': 'text/html' });
+/** A page that goes on for as long as anybody reads it. */
+function endlessly(status: number): Answer {
+  return (_request, response) => {
+    response.writeHead(status, { 'content-type': 'text/html' });
     const more = () => {
       while (!response.destroyed && response.write(Buffer.alloc(16_384, 'x')));
       if (!response.destroyed) response.once('drain', more);
     };
     more();
   };
-  const dripping = (
-    _request: unknown,
-    response: {
-      writeHead(n: number, h: object): void;
-      write(c: string): boolean;
-      destroyed: boolean;
-      on(e: string, f: () => void): void;
-    },
-  ) => {
-    response.writeHead(200, { 'content-type': 'text/html' });
+}
+
+/** A page that comes a byte at a time. */
+function drops(status: number): Answer {
+  return (_request, response) => {
+    response.writeHead(status, { 'content-type': 'text/html' });
     const timer = setInterval(() => response.write('x'), 200);
     response.on('close', () => clearInterval(timer));
   };
+}
+
+describe('bounds', () => {
   it.each<[string, Answer, string]>([
-    ['a page without end', endless as Answer, 'ADDRESS_LARGE'],
-    ['a byte now and then', dripping as Answer, 'ADDRESS_SLOW'],
+    ['a page without end', endlessly(200), 'ADDRESS_LARGE'],
+    ['a byte now and then', drops(200), 'ADDRESS_SLOW'],
     ['no answer at all', () => undefined, 'ADDRESS_SLOW'],
     [
       'a packed bomb',
@@ -140,6 +145,8 @@ describe('bounds', () => {
       'ADDRESS_REDIRECT',
     ],
     ['nothing there', { status: 404 }, 'ADDRESS_STATUS'],
+    ['nothing there, said without end', endlessly(404), 'ADDRESS_STATUS'],
+    ['nothing there, said drop by drop', drops(404), 'ADDRESS_STATUS'],
     ['a closed door', { status: 403 }, 'ADDRESS_STATUS'],
     ['a connection that breaks', (request) => void request.socket.destroy(), 'ADDRESS_UNREACHED'],
   ])('%s', async (_name, answer, code) => {

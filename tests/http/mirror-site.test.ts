@@ -9,7 +9,6 @@ import {
   type MirrorEntry,
   type MirrorMemory,
 } from '@/server/connections/http/mirror-site';
-import type { CrawlResume } from '@/server/connections/http/crawl';
 import { sha256 } from '@/server/hash';
 import { problemOf } from '@/server/problem-error';
 import { standIn, type Answer, type StandInServer } from '../fixtures/stand-in-server';
@@ -177,6 +176,7 @@ function memory(): MirrorMemory & { readonly entries: Map<string, MirrorEntry> }
     bytes: async (hash) => kept.get(hash) ?? new Uint8Array(0),
     keep: (entry) => void entries.set(entry.url, entry),
     queued: () => undefined,
+    passed: () => undefined,
     failed: () => undefined,
   };
 }
@@ -204,16 +204,12 @@ describe('a second reading', () => {
     const { answer, sent } = site();
     server = await standIn(answer);
     const kept = memory();
-    const read = async (resume?: CrawlResume, isStopped?: () => boolean) => {
+    const read = async () => {
       const fetcher = openFetcher('all');
       const start = `${server?.origin}/`;
       const scope = await scopeOfStart(fetcher, start);
       const options = { start, scope, fetcher, memory: kept, year: 2026, concurrency: 1 };
-      return mirrorSite({
-        ...options,
-        ...(resume ? { resume } : {}),
-        ...(isStopped ? { isStopped } : {}),
-      }).finally(() => fetcher.close());
+      return mirrorSite(options).finally(() => fetcher.close());
     };
     const first = await read();
     expect(first.files).toHaveLength(pages);
@@ -236,11 +232,50 @@ describe('a second reading', () => {
     const first = await mirrorSite({ ...options, isStopped: () => kept.entries.size >= 10 });
     expect(first.summary.endedBy).toBe('stop');
     const done = [...kept.entries.keys()];
-    const links = [...kept.entries.values()].flatMap((entry) => entry.links);
+    const entries = [...kept.entries.values()];
     const asked = server.asked.length;
-    const rest = await mirrorSite({ ...options, resume: { done, open: [], links } });
-    expect(first.files.length + rest.files.length).toBe(pages);
+    const rest = await mirrorSite({ ...options, resume: { done, open: [], entries } });
+    expect(rest.files).toHaveLength(pages);
     expect(server.asked.slice(asked).filter((path) => done.includes(`${server?.origin}${path}`))).toEqual([]);
+    await fetcher.close();
+  });
+
+  it('fetches what dresses the pages that were read before', async () => {
+    server = await standIn({ '/': '<link rel=stylesheet href=/s.css>', '/s.css': 'p{}' });
+    const fetcher = openFetcher('all');
+    const start = `${server.origin}/`;
+    const scope = await scopeOfStart(fetcher, start);
+    const kept = memory();
+    const options = { start, scope, fetcher, memory: kept, year: 2026 };
+    await mirrorSite(options);
+    const entries = [...kept.entries.values()].filter(({ role }) => role === 'page');
+    server.asked.length = 0;
+    const rest = await mirrorSite({ ...options, resume: { done: [start], open: [], entries } });
+    expect(rest.files.map(({ path }) => path).sort()).toEqual(['index.html', 's.css']);
+    expect(server.asked).not.toContain('/');
+    await fetcher.close();
+  });
+
+  it('remembers what led on, and what was no page', async () => {
+    server = await standIn({
+      '/': '<a href=/old>1</a><a href=/new>2</a><a href=/paper>3</a>',
+      '/old': { status: 301, headers: { location: '/new' } },
+      '/new': '<p>',
+      '/paper': { headers: { 'content-type': 'application/pdf' }, body: 'x' },
+    });
+    const fetcher = openFetcher('all');
+    const start = `${server.origin}/`;
+    const scope = await scopeOfStart(fetcher, start);
+    const passed: string[] = [];
+    const kept = {
+      ...memory(),
+      passed: ({ url }: { url: string }, to: string) => void passed.push(`${url} ${to}`),
+    };
+    await mirrorSite({ start, scope, fetcher, memory: kept, year: 2026, concurrency: 1 });
+    expect(passed.map((line) => line.replaceAll(server?.origin ?? '', ''))).toEqual([
+      '/old /new',
+      '/paper /paper',
+    ]);
     await fetcher.close();
   });
 });

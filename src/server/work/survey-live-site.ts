@@ -2,7 +2,9 @@
  * Reads a live site for a survey. What each address answered is kept in the database as it comes: the next survey
  * asks only whether it has changed, and one that was stopped, or whose process died, goes on where it was.
  */
-import type { CrawlResume, CrawlTarget } from '../connections/http/crawl';
+import { resolveAddress } from '@/core/address/resolve-address';
+import type { SiteFile } from '../connections/connection';
+import type { CrawlTarget } from '../connections/http/crawl';
 import { openFetcher } from '../connections/http/fetch-address';
 import {
   fetchFiles,
@@ -12,6 +14,7 @@ import {
   type Mirror,
   type MirrorEntry,
   type MirrorMemory,
+  type MirrorOptions,
 } from '../connections/http/mirror-site';
 import type { Database } from '../db/database';
 import { insertRows } from '../db/insert-rows';
@@ -38,6 +41,12 @@ export async function openLiveSite(
   const scope = await scopeOfStart(fetcher, start, { hosts: site.hosts, cacheBusters: site.cacheBusters });
   const found = new Map<string, MirrorEntry>();
   let mirror: Mirror | null = null;
+  const find = async (paths: readonly string[]): Promise<SiteFile[]> => {
+    const entries = await fetchFiles(paths, { scope, fetcher, memory });
+    for (const entry of entries) found.set(entry.path, entry);
+    await memory.flush();
+    return entries.map(fileOf);
+  };
   return {
     async list() {
       mirror = await mirrorSite({
@@ -45,21 +54,20 @@ export async function openLiveSite(
         year: new Date().getFullYear(),
         onProgress: ({ done, open }) => onProgress(done, done + open),
       });
-      for (const entry of memory.before) if (!mirror.entries.has(entry.path)) found.set(entry.path, entry);
-      await memory.flush();
-      const files = [
-        ...mirror.files,
-        ...memory.before.filter(({ path }) => !mirror?.entries.has(path)).map(fileOf),
-      ];
-      return { files, skipped: mirror.skipped, isWhole: mirror.summary.endedBy === null };
+      // Pictures that only a sitemap names are the site's too, shown somewhere or not.
+      const named = mirror.summary.sitemapPictures.flatMap((url) => {
+        const address = resolveAddress(url, url, scope.site);
+        return address.kind === 'site' ? [address.path] : [];
+      });
+      const pictures = await find(named);
+      return {
+        files: [...mirror.files, ...pictures],
+        skipped: mirror.skipped,
+        isWhole: mirror.summary.endedBy === null,
+      };
     },
     hashOf: (path) => (mirror?.entries.get(path) ?? found.get(path))?.sha256,
-    async find(paths) {
-      const entries = await fetchFiles(paths, { scope, fetcher, memory });
-      for (const entry of entries) found.set(entry.path, entry);
-      await memory.flush();
-      return entries.map(fileOf);
-    },
+    find,
     async read(path) {
       const entry = mirror?.entries.get(path) ?? found.get(path);
       if (!entry) throw new Error(`${path} was not read from the server`);
@@ -73,9 +81,8 @@ export async function openLiveSite(
 }
 
 interface AddressMemory extends MirrorMemory {
-  readonly resume: CrawlResume;
-  /** What this very survey had read before it was stopped. */
-  readonly before: readonly MirrorEntry[];
+  /** What this very survey had read, and was to read, before it was stopped. */
+  readonly resume: NonNullable<MirrorOptions['resume']>;
   /** Writes what is still only in memory. */
   flush(): Promise<void>;
 }
@@ -92,7 +99,7 @@ async function addressMemory(db: Database, siteId: number, survey: number): Prom
     [siteId],
   );
   const known = new Map<string, MirrorEntry>();
-  const before: MirrorEntry[] = [];
+  const entries: MirrorEntry[] = [];
   const done: string[] = [];
   const open: CrawlTarget[] = [];
   for (const row of rows) {
@@ -102,7 +109,7 @@ async function addressMemory(db: Database, siteId: number, survey: number): Prom
     if (row.readIn !== survey) open.push({ url: row.url, depth: row.depth, from: row.fromUrl });
     else {
       done.push(row.url);
-      if (entry && entry.role !== 'file') before.push(entry);
+      if (entry && entry.role !== 'file') entries.push(entry);
     }
   }
   const pending = new Map<string, Omit<Row, 'siteId'>>();
@@ -137,8 +144,7 @@ async function addressMemory(db: Database, siteId: number, survey: number): Prom
   };
   const depths = new Map<string, CrawlTarget>();
   return {
-    resume: { done, open, links: before.flatMap(({ links }) => links) },
-    before,
+    resume: { done, open, entries },
     known: (url) => known.get(url),
     keepBytes: storeBytes,
     bytes: storedBytes,
@@ -162,16 +168,15 @@ async function addressMemory(db: Database, siteId: number, survey: number): Prom
     queued(targets) {
       for (const target of targets) {
         depths.set(target.url, target);
-        const entry = known.get(target.url);
-        note({
-          ...EMPTY,
-          ...entry,
-          url: target.url,
-          fromUrl: target.from,
-          depth: target.depth,
-          queuedIn: survey,
-        });
+        if (known.has(target.url)) {
+          same.queued.add(target.url);
+          writeSoon();
+        } else
+          note({ ...EMPTY, url: target.url, fromUrl: target.from, depth: target.depth, queuedIn: survey });
       }
+    },
+    passed({ url, from, depth }, finalUrl) {
+      note({ ...EMPTY, url, finalUrl, fromUrl: from, depth, queuedIn: survey, readIn: survey });
     },
     failed(url, from, reason) {
       note({

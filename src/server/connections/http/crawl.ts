@@ -3,6 +3,7 @@
  * robots.txt, of the site's own scope, and of what has an end. Pages are handed out as they come; what they lead to is
  * told by whoever reads them.
  */
+import PQueue from 'p-queue';
 import { mayBePage, ownUrl, pagePathOf, type CrawlScope } from '@/core/crawl/crawl-scope';
 import { watchForTraps, type TrapCut } from '@/core/crawl/spot-traps';
 import { sha256 } from '../../hash';
@@ -25,7 +26,6 @@ interface CrawledPage extends CrawlTarget, Validators {
   readonly path: string;
   /** Where it came from, redirects followed. */
   readonly finalUrl: string;
-  readonly redirects: readonly string[];
   readonly bytes: Uint8Array;
   readonly charset: string | null;
 }
@@ -46,6 +46,8 @@ interface CrawlReader {
   unchanged(target: CrawlTarget & { readonly path: string }): Promise<readonly string[]>;
   /** An address gave no page; tells where it led when it last did, if that still counts. */
   problem(problem: CrawlProblem): readonly string[];
+  /** An address leads to another of the site, or gives something that is no page. */
+  passed?(target: CrawlTarget, finalUrl: string): void;
   /** Addresses that were added to those to be read. */
   queued?(targets: readonly CrawlTarget[]): void;
   /** How it goes: asked after each address. */
@@ -67,7 +69,6 @@ export interface CrawlOptions {
   /** The present year, for calendars without end. */
   readonly year: number;
   readonly maxPages?: number;
-  readonly maxDepth?: number;
   readonly concurrency?: number;
   /** What an earlier reading knows of an address. */
   readonly known?: (url: string) => Validators | null;
@@ -107,8 +108,8 @@ export async function crawl(options: CrawlOptions): Promise<CrawlSummary> {
   });
   for (const { url, reason } of sitemaps.problems) reader.problem({ url, from: null, reason });
   const state = new CrawlState(options, rules);
-  state.add([options.start], { depth: 0, from: null });
   if (options.resume) state.resume(options.resume);
+  state.add([options.start], { depth: 0, from: null });
   state.add(sitemaps.pages, { depth: 1, from: null });
   await state.run();
   if (state.startProblem && state.pages + state.unchangedPages === 0) throw state.startProblem;
@@ -135,46 +136,34 @@ class CrawlState {
   unchangedPages = 0;
   endedBy: CrawlSummary['endedBy'] = null;
   startProblem: ProblemError | null = null;
+  private failure: Error | null = null;
   private done = 0;
-  private readonly queue: CrawlTarget[] = [];
-  private next = 0;
+  private readonly queue: PQueue;
   private readonly seen = new Set<string>();
   /** By page name: other addresses of the same page, for when the first fails. */
   private readonly names = new Map<string, CrawlTarget[]>();
   private readonly traps;
-  private readonly limits;
-  private forbidden = { count: 0, example: '' };
-  private tooDeep = { count: 0, example: '' };
-  private wake: (() => void)[] = [];
-  private busy = 0;
+  private readonly maxPages;
+  private readonly forbidden = { count: 0, example: '' };
+  private readonly tooDeep = { count: 0, example: '' };
 
   constructor(
     private readonly options: CrawlOptions,
     private readonly rules: RobotRules,
   ) {
     this.traps = watchForTraps(options.year);
-    this.limits = {
-      maxPages: options.maxPages ?? CRAWL_LIMITS.maxPages,
-      maxDepth: options.maxDepth ?? CRAWL_LIMITS.maxDepth,
-      concurrency: options.concurrency ?? CRAWL_LIMITS.concurrency,
-    };
+    this.maxPages = options.maxPages ?? CRAWL_LIMITS.maxPages;
+    this.queue = new PQueue({ concurrency: options.concurrency ?? CRAWL_LIMITS.concurrency });
   }
 
+  /** Takes up a reading that was stopped: what it had read is not read again. */
   resume({ done, open, links }: CrawlResume): void {
     const { scope } = this.options;
-    for (const url of done) {
+    for (const url of [...done, ...open.map((target) => target.url)]) {
       this.seen.add(url);
       this.names.set(pagePathOf(url, scope), []);
     }
-    // The start was put in before; where it had been read it must not be read again.
-    const unread = this.queue.filter(({ url }) => !done.includes(url));
-    this.queue.splice(0, this.queue.length, ...unread);
-    for (const target of open) {
-      if (this.seen.has(target.url)) continue;
-      this.seen.add(target.url);
-      this.names.set(pagePathOf(target.url, scope), []);
-      this.queue.push(target);
-    }
+    for (const target of open) this.put(target);
     this.add(links, { depth: 1, from: null });
   }
 
@@ -194,56 +183,49 @@ class CrawlState {
         continue;
       }
       if (!this.rules.mayRead(url)) note(this.forbidden, url);
-      else if (depth > this.limits.maxDepth) note(this.tooDeep, url);
+      else if (depth > CRAWL_LIMITS.maxDepth) note(this.tooDeep, url);
       else if (this.traps.mayFollow(url)) {
         this.names.set(name, []);
         fresh.push(target);
       }
     }
     if (fresh.length === 0) return;
-    for (const target of fresh) this.queue.push(target);
     this.options.reader.queued?.(fresh);
-    for (const wake of this.wake.splice(0)) wake();
+    for (const target of fresh) this.put(target);
   }
 
+  /** Reads until nothing is left to be read, or the reading is ended. */
   async run(): Promise<void> {
-    await Promise.all(Array.from({ length: this.limits.concurrency }, () => this.work()));
+    await this.queue.onIdle();
+    if (this.failure) throw this.failure;
   }
 
-  private async work(): Promise<void> {
-    for (;;) {
-      if (this.options.isStopped?.()) this.endedBy = 'stop';
-      if (
-        this.pages + this.unchangedPages + this.busy >= this.limits.maxPages &&
-        this.next < this.queue.length
-      ) {
-        if (this.busy === 0) this.endedBy ??= 'pages';
-      }
-      if (this.endedBy) {
-        for (const wake of this.wake.splice(0)) wake();
-        return;
-      }
-      const isFull = this.pages + this.unchangedPages + this.busy >= this.limits.maxPages;
-      const target = isFull ? undefined : this.queue[this.next];
-      if (!target) {
-        if (this.busy === 0) {
-          for (const wake of this.wake.splice(0)) wake();
-          return;
-        }
-        await new Promise<void>((wake) => this.wake.push(wake));
-        continue;
-      }
-      this.next++;
-      this.busy++;
-      try {
-        await this.read(target);
-      } finally {
-        this.busy--;
-        this.done++;
-        this.options.reader.progress?.({ done: this.done, open: this.queue.length - this.next + this.busy });
-        if (this.busy === 0 || this.next < this.queue.length) for (const wake of this.wake.splice(0)) wake();
-      }
-    }
+  private put(target: CrawlTarget): void {
+    this.queue
+      .add(() => this.take(target))
+      .catch((error: unknown) => {
+        // What the reader of pages throws is no matter of one address: the first such error ends the crawl.
+        this.failure ??= error instanceof Error ? error : new Error(String(error));
+        this.queue.clear();
+      });
+  }
+
+  private async take(target: CrawlTarget): Promise<void> {
+    if (this.options.isStopped?.()) this.end('stop');
+    else if (this.isFull()) this.end('pages');
+    if (this.endedBy) return;
+    await this.read(target);
+    this.done++;
+    this.options.reader.progress?.({ done: this.done, open: this.queue.size + this.queue.pending });
+  }
+
+  private isFull(): boolean {
+    return this.pages + this.unchangedPages >= this.maxPages;
+  }
+
+  private end(by: 'pages' | 'stop'): void {
+    this.endedBy ??= by;
+    this.queue.clear();
   }
 
   private async read(target: CrawlTarget): Promise<void> {
@@ -262,6 +244,8 @@ class CrawlState {
     }
     const finalUrl = ownUrl(fetched.url, scope) ?? target.url;
     const path = pagePathOf(finalUrl, scope);
+    // Others that were asked for at the same time may have filled the number meanwhile.
+    if (this.isFull()) return this.end('pages');
     if (fetched.status === 304) {
       this.unchangedPages++;
       this.add(await reader.unchanged({ ...target, path }), { depth: target.depth + 1, from: target.url });
@@ -271,50 +255,37 @@ class CrawlState {
       // Another address of a page that is read, or will be, under its own.
       const isKnown = this.seen.has(finalUrl) || this.names.has(path);
       const isOwnName = path === pagePathOf(target.url, scope);
-      if (isKnown && !isOwnName) return;
+      if (isKnown && !isOwnName) return reader.passed?.(target, finalUrl);
       this.seen.add(finalUrl);
       if (!this.names.has(path)) this.names.set(path, []);
     }
     if (!isPageType(fetched)) {
       if (target.depth === 0) this.startProblem = typeProblem(target.url, fetched.type);
       if (/\.(?:html?|xhtml|shtml)$/i.test(new URL(fetched.url).pathname))
-        this.options.reader.problem({
-          ...target,
-          reason: `It is called a page and comes as ${fetched.type}.`,
-        });
+        reader.problem({ ...target, reason: `It is called a page and comes as ${fetched.type}.` });
+      else reader.passed?.(target, finalUrl);
       return;
     }
     this.pages++;
-    this.traps.saw(finalUrl, new URL(finalUrl).search === '' ? '' : sha256(fetched.bytes));
-    const { redirects, bytes, charset, etag, lastModified } = fetched;
-    const links = await reader.page({
-      ...target,
-      path,
-      finalUrl,
-      redirects,
-      bytes,
-      charset,
-      etag,
-      lastModified,
-    });
+    if (finalUrl.includes('?')) this.traps.saw(finalUrl, sha256(fetched.bytes));
+    const { bytes, charset, etag, lastModified } = fetched;
+    const page = { ...target, path, finalUrl, bytes, charset, etag, lastModified };
+    const links = await reader.page(page);
     this.add(links, { depth: target.depth + 1, from: finalUrl });
   }
 
   private fail(target: CrawlTarget, reason: string, isPassing = false): void {
     const { url, from, depth } = target;
     const other = this.names.get(pagePathOf(url, this.options.scope))?.shift();
-    if (other) this.queue.push({ ...other, depth });
-    else
-      this.add(this.options.reader.problem({ url, from, reason, isPassing }), {
-        depth: depth + 1,
-        from: url,
-      });
+    if (other) return this.put({ ...other, depth });
+    const led = this.options.reader.problem({ url, from, reason, isPassing });
+    this.add(led, { depth: depth + 1, from: url });
   }
 
   cuts(): TrapCut[] {
     const own = [
       { ...this.forbidden, pattern: 'robots.txt', why: 'the host’s robots.txt asks not to read them' },
-      { ...this.tooDeep, pattern: 'depth', why: `more than ${this.limits.maxDepth} links from the start` },
+      { ...this.tooDeep, pattern: 'depth', why: `more than ${CRAWL_LIMITS.maxDepth} links from the start` },
     ].filter(({ count }) => count > 0);
     return [...own, ...this.traps.cuts()];
   }

@@ -6,7 +6,7 @@ import PQueue from 'p-queue';
 import { Agent, request } from 'undici';
 import { ProblemError } from '../../problem-error';
 import { addressProblem, problemOfFailure } from './address-problem';
-import { guardedLookup, isAllowedPrivate, refusePrivateLiteral, type PrivateHosts } from './guard-address';
+import { isAllowedPrivate, publicLookup, refusePrivateLiteral, type PrivateHosts } from './guard-address';
 
 export interface FetchLimits {
   /** Bytes of one answer, packed or unpacked. */
@@ -79,15 +79,16 @@ const MAX_PAUSE_MS = 30_000;
 /** Opens a fetcher. @param allowed hosts that may be at private addresses; they are not held to a rate either */
 export function openFetcher(allowed: PrivateHosts, given: Partial<FetchLimits> = {}): Fetcher {
   const limits = { ...FETCH_LIMITS, ...given };
-  const isAllowed = (hostname: string) =>
-    allowed === 'all' || allowed.some((host) => host.replace(/:\d+$/, '') === hostname);
-  const dispatcher = new Agent({
-    connect: { lookup: guardedLookup(isAllowed), timeout: limits.idleMs },
+  const connections = {
     connections: limits.concurrency,
     bodyTimeout: limits.idleMs,
     headersTimeout: limits.idleMs,
     keepAliveTimeout: 10_000,
-  });
+  };
+  const timeout = limits.idleMs;
+  const outside = new Agent({ ...connections, connect: { lookup: publicLookup, timeout } });
+  /** For the hosts that were allowed, and for no other port of theirs. */
+  const inside = new Agent({ ...connections, connect: { timeout } });
   const queues = new Map<string, PQueue>();
   /** The pace of a host; `null` for one that is not held to any: its connections bound it enough. */
   const queueOf = (url: URL): PQueue | null => {
@@ -105,7 +106,7 @@ export function openFetcher(allowed: PrivateHosts, given: Partial<FetchLimits> =
     const deadline = Date.now() + limits.totalMs;
     try {
       const response = await request(url, {
-        dispatcher,
+        dispatcher: isAllowedPrivate(url, allowed) ? inside : outside,
         headers: {
           'user-agent': USER_AGENT,
           accept: '*/*',
@@ -119,7 +120,7 @@ export function openFetcher(allowed: PrivateHosts, given: Partial<FetchLimits> =
       const isWanted = status >= 200 && status < 300;
       const packed = isWanted
         ? await collect(response.body, { maxBytes: limits.maxBytes, deadline, url })
-        : await response.body.dump().then(() => EMPTY);
+        : await discard(response.body, deadline).then(() => EMPTY);
       const bytes = await unpack(packed, header('content-encoding'), { url, maxBytes: limits.maxBytes });
       return { status, header, bytes };
     } catch (error) {
@@ -187,7 +188,9 @@ export function openFetcher(allowed: PrivateHosts, given: Partial<FetchLimits> =
       const queue = new PQueue({ concurrency: 1, interval: everyMs, intervalCap: 1 });
       queues.set(host, queue);
     },
-    close: () => dispatcher.destroy(),
+    async close() {
+      await Promise.all([inside.destroy(), outside.destroy()]);
+    },
   };
 }
 
@@ -237,6 +240,18 @@ async function collect(
     chunks.push(chunk);
   }
   return chunks.length === 1 ? (chunks[0] as Uint8Array) : Buffer.concat(chunks, length);
+}
+
+/** Error pages longer than this are not read to their end: a new connection costs less. */
+const DISCARD_BYTES = 64 * 1024;
+
+/** Reads what nobody wants to its end, so that its connection can be used again; one without an end is dropped. */
+async function discard(body: AsyncIterable<Uint8Array>, deadline: number): Promise<void> {
+  let length = 0;
+  for await (const chunk of body) {
+    length += chunk.length;
+    if (length > DISCARD_BYTES || Date.now() > deadline) return;
+  }
 }
 
 function tooLarge(url: URL, maxBytes: number): ProblemError {

@@ -13,13 +13,11 @@ export type PrivateHosts = 'all' | readonly string[];
 /** Whether an IP address is one of the public internet. Addresses written inside IPv6 are taken out first. */
 export function isPublicAddress(address: string): boolean {
   if (!ipaddr.isValid(address)) return false;
-  const parsed = ipaddr.process(address);
-  if (parsed.range() !== 'unicast') return false;
   // 6to4, Teredo and NAT64 are told apart by `range`; the shared and benchmark networks of IPv4 likewise.
-  return true;
+  return ipaddr.process(address).range() === 'unicast';
 }
 
-/** Whether a URL's host may be at a private address. */
+/** Whether a URL's host may be at a private address: named with its port, or without one for all of them. */
 export function isAllowedPrivate(url: URL, allowed: PrivateHosts): boolean {
   return allowed === 'all' || allowed.includes(url.host) || allowed.includes(url.hostname);
 }
@@ -43,16 +41,14 @@ function privateProblem(host: string): Problem {
 
 type LookupAnswer = (error: Error | null, address: string | LookupAddress[], family?: number) => void;
 
-/** A name lookup for connections that refuses a name with any private address, unless its host is allowed. */
-export function guardedLookup(isAllowed: (hostname: string) => boolean) {
-  return (hostname: string, options: LookupOptions, answer: LookupAnswer): void => {
-    lookUp(hostname, { ...options, all: true }, (error, addresses) => {
-      if (error) return answer(error, '');
-      const inside = addresses.find(({ address }) => !isPublicAddress(address));
-      if (inside && !isAllowed(hostname)) return answer(new ProblemError(privateProblem(hostname)), '');
-      if (options.all) return answer(null, addresses);
-      const first = addresses[0];
-      answer(null, first?.address ?? '', first?.family);
-    });
-  };
+/** A name lookup for connections that refuses a name with any private address. */
+export function publicLookup(hostname: string, options: LookupOptions, answer: LookupAnswer): void {
+  lookUp(hostname, { ...options, all: true }, (error, addresses) => {
+    if (error) return answer(error, '');
+    if (addresses.some(({ address }) => !isPublicAddress(address)))
+      return answer(new ProblemError(privateProblem(hostname)), '');
+    if (options.all) return answer(null, addresses);
+    const first = addresses[0];
+    answer(null, first?.address ?? '', first?.family);
+  });
 }

@@ -2,6 +2,7 @@
  * Reads a live site whole, once: its pages, style sheets and manifests, kept as they came, so that they can then be
  * read like the files of a folder. What an earlier reading kept and the server calls unchanged is not fetched again.
  */
+import PQueue from 'p-queue';
 import { isPictureAddress, resolveAddress, urlOfPath } from '@/core/address/resolve-address';
 import { scopeOf, ownUrl, type CrawlScope } from '@/core/crawl/crawl-scope';
 import { scanPage } from '@/core/markup/scan-page';
@@ -9,7 +10,15 @@ import { decodeCss, decodeHtml } from '@/core/source/decode-source';
 import { readSheet } from '@/core/styles/read-sheet';
 import { problemOf } from '../../problem-error';
 import type { FileRole, SiteFile, SkippedEntry } from '../connection';
-import { crawl, type CrawlProblem, type CrawlOptions, type CrawlSummary, type CrawlTarget } from './crawl';
+import {
+  crawl,
+  CRAWL_LIMITS,
+  type CrawlOptions,
+  type CrawlProblem,
+  type CrawlResume,
+  type CrawlSummary,
+  type CrawlTarget,
+} from './crawl';
 import type { Fetched, Fetcher, Validators } from './fetch-address';
 
 /** One address as it was read. */
@@ -35,13 +44,14 @@ export interface MirrorMemory {
   /** An address was read, or found as it was. */
   keep(entry: MirrorEntry): void;
   queued(targets: readonly CrawlTarget[]): void;
+  /** An address led to another of the site, or to what is no page. */
+  passed(target: CrawlTarget, finalUrl: string): void;
   failed(url: string, from: string | null, reason: string): void;
 }
 
-export interface MirrorOptions extends Pick<
-  CrawlOptions,
-  'year' | 'maxPages' | 'concurrency' | 'isStopped' | 'resume'
-> {
+export interface MirrorOptions extends Pick<CrawlOptions, 'year' | 'maxPages' | 'concurrency' | 'isStopped'> {
+  /** A reading that was stopped: what it has of the site, the addresses it had asked, and those it was to ask. */
+  readonly resume?: Omit<CrawlResume, 'links'> & { readonly entries: readonly MirrorEntry[] };
   readonly start: string;
   readonly scope: CrawlScope;
   readonly fetcher: Fetcher;
@@ -75,7 +85,7 @@ export async function scopeOfStart(
 
 /** Reads a site. What goes wrong at single addresses is among `skipped`. */
 export async function mirrorSite(options: MirrorOptions): Promise<Mirror> {
-  const { memory, onProgress } = options;
+  const { memory, onProgress, resume, ...rest } = options;
   const entries = new Map<string, MirrorEntry>();
   const skipped: SkippedEntry[] = [];
   const problem = ({ url, from, reason, isPassing }: CrawlProblem): readonly string[] => {
@@ -93,8 +103,14 @@ export async function mirrorSite(options: MirrorOptions): Promise<Mirror> {
     dressing.ask(entry.sheets, entry.url);
     return entry.links;
   };
+  for (const entry of resume?.entries ?? []) {
+    entries.set(entry.path, entry);
+    dressing.ask(entry.sheets, entry.url);
+  }
+  const led = resume?.entries.flatMap(({ links }) => links) ?? [];
   const summary = await crawl({
-    ...options,
+    ...rest,
+    ...(resume ? { resume: { done: resume.done, open: resume.open, links: led } } : {}),
     known: (url) => memory.known(url) ?? null,
     reader: {
       async page(page) {
@@ -115,6 +131,7 @@ export async function mirrorSite(options: MirrorOptions): Promise<Mirror> {
       },
       problem,
       queued: (targets) => memory.queued(targets),
+      passed: (target, finalUrl) => memory.passed(target, finalUrl),
       ...(onProgress ? { progress: onProgress } : {}),
     },
   });
@@ -236,10 +253,7 @@ export async function fetchFiles(
     found.push(entry);
     memory.keep(entry);
   };
-  const queue = [...paths];
-  const hand = async () => {
-    for (let path = queue.pop(); path !== undefined; path = queue.pop()) await one(path);
-  };
-  await Promise.all(Array.from({ length: 6 }, hand));
+  const queue = new PQueue({ concurrency: CRAWL_LIMITS.concurrency });
+  await queue.addAll(paths.map((path) => () => one(path)));
   return found;
 }

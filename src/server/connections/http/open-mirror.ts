@@ -95,7 +95,7 @@ async function packMemory(folder: string): Promise<MirrorMemory & { close(): Pro
     const chunk = Buffer.concat(waiting);
     waiting = [];
     waitingBytes = 0;
-    writing = writing.then(() => pack.write(chunk));
+    writing = writing.then(() => pack.appendFile(chunk));
     return writing;
   };
   return {
@@ -121,6 +121,7 @@ async function packMemory(folder: string): Promise<MirrorMemory & { close(): Pro
     },
     keep: () => undefined,
     queued: () => undefined,
+    passed: () => undefined,
     failed: () => undefined,
     close: () => pack.close(),
   };
