@@ -18,6 +18,7 @@ describe('resolveAddress', () => {
     ['above the root is the root', '../../../a.jpg', 'x.html', 'a.jpg'],
     ['percent-decoded', 'caf%C3%A9%20bar.jpg', 'x.html', 'café bar.jpg'],
     ['written plainly', 'café bar.jpg', 'x.html', 'café bar.jpg'],
+    ['a question mark in a name', 'why%3F.jpg', 'x.html', 'why?.jpg'],
     ['an encoded slash stays', 'a%2Fb.jpg', 'x.html', 'a%2Fb.jpg'],
     ['bytes that are not UTF-8 stay', 'caf%E9.jpg', 'x.html', 'caf%E9.jpg'],
     ['query and fragment go', 'a.jpg?v=3#top', 'x.html', 'a.jpg'],

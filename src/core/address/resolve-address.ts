@@ -16,6 +16,8 @@ export interface SiteAddressing {
   readonly cacheBusters?: readonly string[];
   /** Whether other parameters name another file: so on live servers, never among files. */
   readonly keepsQueries?: boolean;
+  /** Names (lower case) under which a folder's own page may be asked for, the usual one first; else the common ones. */
+  readonly indexNames?: readonly string[];
 }
 
 /** Where a reference leads: a file of the site, another address, or nowhere. */
@@ -33,18 +35,18 @@ export function siteOfFiles(hosts: readonly string[] = []): SiteAddressing {
 
 /** The absolute URL of a file of the site. `path` is relative to the root and percent-decoded. */
 export function urlOfPath(path: string, site: SiteAddressing): string {
-  const cut = site.keepsQueries ? path.indexOf('?') : -1;
-  if (cut < 0) return `${site.origin}/${encodePath(path)}`;
-  return `${site.origin}/${encodePath(path.slice(0, cut))}${path.slice(cut)}`;
+  if (!site.keepsQueries) return `${site.origin}/${encodePath(path)}`;
+  const cut = path.includes('?') ? path.indexOf('?') : path.length;
+  return `${site.origin}/${encodePath(path.slice(0, cut)).replace(/%253F/gi, '%3F')}${path.slice(cut)}`;
 }
 
-/** A percent-decoded path as it is written in a URL; a `%2F` or `%3F` that stood for a character of a name stays. */
+/** A percent-decoded path as it is written in a URL; a `%2F` that stood for a slash in a name stays. */
 export function encodePath(path: string): string {
   return path
     .split('/')
     .map((segment) =>
       encodeURIComponent(segment)
-        .replace(/%25(2f|3f)/gi, '%$1')
+        .replace(/%252F/gi, '%2F')
         .replace(/['()*!]/g, percentOf),
     )
     .join('/');
@@ -52,12 +54,16 @@ export function encodePath(path: string): string {
 
 const percentOf = (character: string) => `%${character.charCodeAt(0).toString(16).toUpperCase()}`;
 
-/** A URL path percent-decoded as UTF-8; sequences that are not UTF-8, `%2F` and `%3F` stay as they are. */
-export function decodePath(path: string): string {
+/**
+ * A URL path percent-decoded as UTF-8. Sequences that are not UTF-8, and a slash within a name, stay as they are; so
+ * does a question mark where what stands behind one names another file.
+ */
+export function decodePath(path: string, { keepsQueries }: Pick<SiteAddressing, 'keepsQueries'>): string {
   if (!path.includes('%')) return path;
+  const kept = keepsQueries ? /%(2f|3f)/gi : /%(2f)/gi;
   return path.replace(/(?:%[0-9a-f]{2})+/gi, (run) => {
     try {
-      return decodeURIComponent(run.replace(/%(2f|3f)/gi, '%25$1'));
+      return decodeURIComponent(run.replace(kept, '%25$1'));
     } catch {
       // Not UTF-8: such a name can only be written percent-encoded, so it stays.
       return run;
@@ -78,7 +84,7 @@ export function resolveAddress(value: string, base: string, site: SiteAddressing
   if (!URL.canParse(trimmed, base)) return NOWHERE;
   const url = new URL(trimmed, base);
   if ((url.protocol === 'http:' || url.protocol === 'https:') && site.hosts.includes(url.host)) {
-    return { kind: 'site', path: decodePath(url.pathname.slice(1)) + queryOf(url, site) };
+    return { kind: 'site', path: decodePath(url.pathname.slice(1), site) + queryOf(url, site) };
   }
   return { kind: 'elsewhere', url: url.href };
 }

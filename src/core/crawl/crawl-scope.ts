@@ -5,12 +5,10 @@ export interface CrawlScope {
   readonly site: SiteAddressing;
   /** Pages outside this folder of the host are not the site's: `/` or `/en/`. */
   readonly folder: string;
-  /** Names under which a folder's own page may also be asked for, the usual one first. */
-  readonly indexNames: readonly string[];
 }
 
 /** Names of a folder's own page on the usual web servers. */
-export const INDEX_NAMES: readonly string[] = [
+const INDEX_NAMES: readonly string[] = [
   'index.html', 'index.htm', 'index.php', 'index.shtml', 'index.xhtml', 'default.htm', 'default.html',
   'default.asp', 'default.aspx', 'index.asp', 'index.jsp',
 ]; // prettier-ignore
@@ -22,15 +20,14 @@ const SESSION_PARAMETERS =
 /** The scope of a site that begins at an address. `www.` or not, and http or https, are the same site. */
 export function scopeOf(
   start: string,
-  options: { readonly hosts?: readonly string[]; readonly cacheBusters?: readonly string[] } = {},
+  options: Partial<Pick<SiteAddressing, 'hosts' | 'cacheBusters' | 'indexNames'>> = {},
 ): CrawlScope {
   const url = new URL(start);
   const bare = url.host.replace(/^www\./, '');
   const hosts = [...new Set([url.host, bare, `www.${bare}`, ...(options.hosts ?? [])])];
   return {
-    site: { origin: url.origin, hosts, cacheBusters: options.cacheBusters ?? [], keepsQueries: true },
+    site: { ...options, origin: url.origin, hosts, keepsQueries: true },
     folder: url.pathname.slice(0, url.pathname.lastIndexOf('/') + 1),
-    indexNames: INDEX_NAMES,
   };
 }
 
@@ -65,16 +62,23 @@ export function ownUrl(address: string, scope: CrawlScope): string | null {
 }
 
 /**
- * The name of a page within its site: its path without the leading slash, percent-decoded; a folder's own page is
- * called by the first index name, and parameters stay, for they make another page.
+ * The name of a page within its site: its path without the leading slash, percent-decoded, under one name for all
+ * ways of asking for a folder's own page; parameters stay, for they make another page.
  */
-export function pagePathOf(url: string, scope: CrawlScope): string {
+export function pagePathOf(url: string, site: SiteAddressing): string {
   const { pathname, search } = new URL(url);
-  const path = decodePath(pathname.slice(1));
+  const path = decodePath(pathname.slice(1), site);
+  return search === '' || path === '' || path.endsWith('/') ? pageName(path, site) + search : path + search;
+}
+
+/** A page's path with a folder's own page under its usual name: `news/` and `news/index.php` are `news/index.html`. */
+export function pageName(
+  path: string,
+  { indexNames = INDEX_NAMES }: Pick<SiteAddressing, 'indexNames'>,
+): string {
   const cut = path.lastIndexOf('/') + 1;
   const name = path.slice(cut).toLowerCase();
-  const isIndex = name === '' || (search === '' && scope.indexNames.includes(name));
-  return (isIndex ? path.slice(0, cut) + (scope.indexNames[0] ?? '') : path) + search;
+  return name === '' || indexNames.includes(name) ? path.slice(0, cut) + (indexNames[0] ?? '') : path;
 }
 
 const NOT_PAGES =

@@ -1,5 +1,5 @@
 import { describe, expect, it } from 'vitest';
-import { mayBePage, ownUrl, pagePathOf, scopeOf } from './crawl-scope';
+import { mayBePage, ownUrl, pageName, pagePathOf, scopeOf } from './crawl-scope';
 import { readSitemap } from './read-sitemap';
 import { watchForTraps } from './spot-traps';
 
@@ -44,8 +44,10 @@ describe('pagePathOf', () => {
     ['https://ferndrake.example/news/index.php', 'news/index.html'],
     ['https://ferndrake.example/news/index.php?id=3', 'news/index.php?id=3'],
     ['https://ferndrake.example/caf%C3%A9', 'café'],
+    ['https://ferndrake.example/?p=3', 'index.html?p=3'],
+    ['https://ferndrake.example/why%3F', 'why%3F'],
   ])('%s is %s', (url, expected) => {
-    expect(pagePathOf(url, scope)).toBe(expected);
+    expect(pagePathOf(url, scope.site)).toBe(expected);
   });
 });
 
@@ -57,6 +59,20 @@ it.each([
   ['/', true],
 ])('%s may be a page: %s', (path, expected) => {
   expect(mayBePage(`http://h.example${path}`)).toBe(expected);
+});
+
+it('calls a folder’s own page as the site says', () => {
+  const site = { indexNames: ['start.html', 'index.htm'] };
+  const names = ['', 'news/', 'news/Index.htm', 'news/index.html', 'start.html'].map((path) =>
+    pageName(path, site),
+  );
+  expect(names).toEqual([
+    'start.html',
+    'news/start.html',
+    'news/start.html',
+    'news/index.html',
+    'start.html',
+  ]);
 });
 
 describe('readSitemap', () => {

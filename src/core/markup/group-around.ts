@@ -4,10 +4,10 @@ import { elementPath } from './element-path';
 import { isElement } from './node-text';
 import type { GroupAround } from './placement';
 
-const groups = new WeakMap<Element, Map<string, readonly Element[]>>();
+const groups = new WeakMap<Element, Map<string, ReadonlyMap<Element, number>>>();
 
-/** Children of a tag name that hold exactly one picture each, remembered so that long rows stay linear. */
-function likeChildren(parent: Element, tag: string): readonly Element[] {
+/** Children of a tag name that hold exactly one picture each, numbered from 1; remembered, so long rows stay linear. */
+function likeChildren(parent: Element, tag: string): ReadonlyMap<Element, number> {
   let byTag = groups.get(parent);
   if (!byTag) {
     byTag = new Map();
@@ -15,9 +15,10 @@ function likeChildren(parent: Element, tag: string): readonly Element[] {
   }
   let like = byTag.get(tag);
   if (!like) {
-    like = parent.childNodes.filter(
+    const children = parent.childNodes.filter(
       (child): child is Element => isElement(child) && child.tagName === tag && holdsOnePicture(child),
     );
+    like = new Map(children.map((child, i) => [child, i + 1]));
     byTag.set(tag, like);
   }
   return like;
@@ -42,9 +43,9 @@ export function groupAround(element: Element): GroupAround | null {
     const parent = at.parentNode;
     if (!parent || !isElement(parent) || parent.tagName === 'html') return null;
     const like = likeChildren(parent, at.tagName);
-    if (like.length >= 2) {
-      const index = like.indexOf(at);
-      return index < 0 ? null : { path: elementPath(parent), index: index + 1, size: like.length };
+    if (like.size >= 2) {
+      const index = like.get(at);
+      return index === undefined ? null : { path: elementPath(parent), index, size: like.size };
     }
     at = parent;
   }

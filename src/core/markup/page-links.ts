@@ -1,5 +1,4 @@
-import type { Element } from './attribute-value';
-import { attributeText } from './attribute-value';
+import { attributeText, type Element } from './attribute-value';
 import type { PageTree } from './page-tree';
 
 /**

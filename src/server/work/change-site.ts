@@ -1,9 +1,9 @@
 import { eq } from 'drizzle-orm';
 import Joi from 'joi';
 import { requireRole, type Actor } from '../accounts/actor';
+import { checkedInput } from '../checked-input';
 import type { Database } from '../db/database';
 import { sites } from '../db/schema/sites';
-import { ProblemError } from '../problem-error';
 import { logEvent } from './log-event';
 import { queueSurvey } from './start-survey';
 
@@ -12,6 +12,7 @@ export interface SiteSettings {
   readonly liveUrl: string | null;
   readonly hosts: readonly string[];
   readonly cacheBusters: readonly string[];
+  readonly indexNames: readonly string[];
   readonly lazyAttributes: readonly string[];
 }
 
@@ -36,6 +37,15 @@ const SCHEMA = Joi.object<SiteSettings>({
     .max(20)
     .required()
     .messages({ 'string.pattern.base': 'A parameter is one word, such as v' }),
+  indexNames: Joi.array()
+    .items(
+      Joi.string()
+        .lowercase()
+        .pattern(/^[\w.-]{1,60}$/),
+    )
+    .max(20)
+    .required()
+    .messages({ 'string.pattern.base': 'A page’s name is one word, such as index.html' }),
   lazyAttributes: Joi.array()
     .items(
       Joi.string()
@@ -59,15 +69,7 @@ export async function changeSite(
   input: SiteSettings,
 ): Promise<void> {
   requireRole(actor, ['maintainer'], 'change the settings of a site');
-  const { value, error } = SCHEMA.validate(input);
-  if (error) {
-    throw new ProblemError({
-      code: 'SITE_INPUT',
-      what: 'Nothing was changed.',
-      why: error.message.replace(/\.?$/, '.'),
-      remedy: 'Mend it and save again.',
-    });
-  }
+  const value = checkedInput(SCHEMA, input, { code: 'SITE_INPUT', what: 'Nothing was changed.' });
   const liveUrl = value.liveUrl?.replace(/\/+$/, '') ?? null;
   await db.orm
     .update(sites)

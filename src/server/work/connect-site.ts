@@ -10,9 +10,9 @@ import { scopeOfStart } from '../connections/http/mirror-site';
 import { openFolder } from '../connections/folder';
 import { pagesOf } from '../connections/site-sources';
 import { unpackZip } from '../connections/zip';
+import { checkedInput } from '../checked-input';
 import type { Database } from '../db/database';
 import { sites, type ConnectionSettings } from '../db/schema/sites';
-import { ProblemError } from '../problem-error';
 import { settings } from '../settings';
 import { logEvent } from './log-event';
 import { startSurvey } from './start-survey';
@@ -56,15 +56,7 @@ const SCHEMA = Joi.object<NewSite>({
  */
 export async function connectSite(db: Database, actor: Actor, input: NewSite): Promise<string> {
   requireRole(actor, ['maintainer'], 'connect a site');
-  const { value, error } = SCHEMA.validate(input);
-  if (error) {
-    throw new ProblemError({
-      code: 'SITE_INPUT',
-      what: 'The site was not connected.',
-      why: error.message.replace(/\.?$/, '.'),
-      remedy: 'Mend it and try again.',
-    });
-  }
+  const value = checkedInput(SCHEMA, input, { code: 'SITE_INPUT', what: 'The site was not connected.' });
   const connection = await prepareConnection(value);
   const base = slugOf(value.name);
   const slug = await freeSlug(db, base);

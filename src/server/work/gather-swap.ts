@@ -1,6 +1,7 @@
 import { and, eq, sql } from 'drizzle-orm';
 import Joi from 'joi';
 import { requireRole, type Actor } from '../accounts/actor';
+import { checkedInput } from '../checked-input';
 import type { Database } from '../db/database';
 import { changes, intake } from '../db/schema/editions';
 import { addJob } from '../jobs/queue';
@@ -45,15 +46,7 @@ const SCHEMA = Joi.object<SwapRequest>({
  */
 export async function gatherSwap(db: Database, actor: Actor, request: SwapRequest): Promise<number> {
   requireRole(actor, ['maintainer', 'owner'], 'change pictures');
-  const { value, error } = SCHEMA.validate(request);
-  if (error) {
-    throw new ProblemError({
-      code: 'SWAP_INPUT',
-      what: 'The swap was not added.',
-      why: `${error.message}.`,
-      remedy: '',
-    });
-  }
+  const value = checkedInput(SCHEMA, request, { code: 'SWAP_INPUT', what: 'The swap was not added.' });
   const [picture] = await db.orm
     .select({ id: intake.id })
     .from(intake)

@@ -1,11 +1,12 @@
 /** Takes page views from a web server's log or from a table, and makes them the reach of the site's pages. */
 import { pipeline } from 'node:stream/promises';
-import { createInterface } from 'node:readline';
 import { Readable } from 'node:stream';
+import { StringDecoder } from 'node:string_decoder';
 import { createGunzip } from 'node:zlib';
 import { parse as csvParser } from 'csv-parse';
 import { format } from 'date-fns';
-import { INDEX_NAMES, mayBePage, pagePathOf } from '@/core/crawl/crawl-scope';
+import type { SiteAddressing } from '@/core/address/resolve-address';
+import { mayBePage, pageName, pagePathOf } from '@/core/crawl/crawl-scope';
 import { viewCounter } from '@/core/reach/count-views';
 import { logReader } from '@/core/reach/read-log-line';
 import { requireRole, type Actor } from '../accounts/actor';
@@ -14,7 +15,7 @@ import { insertRows } from '../db/insert-rows';
 import { pageViews } from '../db/schema/content';
 import { ProblemError } from '../problem-error';
 import { logEvent } from './log-event';
-import { updateReach } from './update-reach';
+import { indexNamesOf, updateReach } from './update-reach';
 
 export interface ViewsFile {
   readonly name: string;
@@ -50,7 +51,9 @@ export async function importViews(
     'select path from pages where site_id = $1 and gone_in is null',
     [siteId],
   );
-  const pages = new Map(rows.map(({ path }) => [path.normalize('NFC'), path]));
+  const site = await indexNamesOf(db.pool, siteId);
+  const paths = new Map(rows.map(({ path }) => [pageName(path, site).normalize('NFC'), path]));
+  const pages: Pages = { pathOf: (name) => paths.get(name.normalize('NFC')) ?? null, site };
   const isTable = isCsv(file);
   const found = await (isTable ? readTable(file, pages) : readLog(file, pages));
   if (found.perMonth.size === 0) {
@@ -95,7 +98,11 @@ export async function forgetViews(db: Database, actor: Actor, siteId: number): P
 }
 
 type Found = Omit<ImportedViews, 'pages'> & { readonly perMonth: ReadonlyMap<string, number> };
-type Pages = ReadonlyMap<string, string>;
+/** The pages of a site, by the names under which they are asked for. */
+interface Pages {
+  readonly pathOf: (name: string) => string | null;
+  readonly site: Pick<SiteAddressing, 'indexNames'>;
+}
 
 const isPacked = ({ bytes }: ViewsFile) => bytes[0] === 0x1f && bytes[1] === 0x8b;
 
@@ -118,26 +125,21 @@ function pageOf(address: string, pages: Pages): string | null {
   if (!URL.canParse(address, 'http://site.invalid/')) return null;
   const url = new URL(address, 'http://site.invalid/');
   if (!mayBePage(url.href)) return null;
-  const scope = { site: { origin: url.origin, hosts: [url.host] }, folder: '/', indexNames: INDEX_NAMES };
-  const whole = pagePathOf(url.href, scope).normalize('NFC');
-  return pages.get(whole) ?? pages.get(whole.replace(/\?.*$/s, '')) ?? null;
+  const whole = pagePathOf(url.href, { ...pages.site, origin: url.origin, hosts: [url.host] });
+  return pages.pathOf(whole) ?? pages.pathOf(whole.replace(/\?.*$/s, ''));
 }
 
 async function readLog(file: ViewsFile, pages: Pages): Promise<Found> {
   const reader = logReader();
   const counter = viewCounter();
   let elsewhere = 0;
-  const stream = textStream(file);
-  let failure: Error | null = null;
-  stream.on('error', (error) => (failure = error));
-  for await (const line of createInterface({ input: stream, crlfDelay: Number.POSITIVE_INFINITY })) {
+  for await (const line of linesOf(file)) {
     const view = reader.read(line);
     if (!view) continue;
     const page = pageOf(view.target, pages);
     if (page === null) elsewhere++;
     else counter.add(page, view.at);
   }
-  if (failure) throw brokenPacking(file, failure);
   const { perMonth, views, from, to } = counter.result();
   const day = (at: number | null) => (at === null ? '' : format(at, 'd MMMM yyyy'));
   return {
@@ -149,13 +151,28 @@ async function readLog(file: ViewsFile, pages: Pages): Promise<Found> {
   };
 }
 
-function brokenPacking(file: ViewsFile, error: Error): ProblemError {
-  return new ProblemError({
-    code: 'VIEWS_BROKEN',
-    what: `${file.name} was not taken over.`,
-    why: `Its packing is broken (${error.message}).`,
-    remedy: 'Copy it again from the server.',
-  });
+/** Longer than every line that a log has; what goes on is dropped as it comes, so that it can't fill the memory. */
+const MAX_LINE = 1024 ** 2;
+
+/** The lines of a file, unpacked as they are asked for. @throws ProblemError `VIEWS_BROKEN` where the packing is broken */
+async function* linesOf(file: ViewsFile): AsyncGenerator<string> {
+  const decoder = new StringDecoder('utf8');
+  let rest = '';
+  try {
+    for await (const chunk of textStream(file)) {
+      const lines = (rest + decoder.write(chunk as Buffer)).split(/\r?\n/);
+      rest = (lines.pop() ?? '').slice(0, MAX_LINE);
+      yield* lines;
+    }
+  } catch (error) {
+    throw new ProblemError({
+      code: 'VIEWS_BROKEN',
+      what: `${file.name} was not taken over.`,
+      why: `Its packing is broken (${error instanceof Error ? error.message : String(error)}).`,
+      remedy: 'Copy it again from the server.',
+    });
+  }
+  if (rest !== '') yield rest;
 }
 
 const PAGE_COLUMN = /^(?:page|path|url|address|page path|landing page|seite|uri)$/i;

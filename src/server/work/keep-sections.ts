@@ -2,9 +2,9 @@
 import Joi from 'joi';
 import { sectionOf } from '@/core/address/section-of';
 import { requireRole, type Actor } from '../accounts/actor';
+import { checkedInput } from '../checked-input';
 import type { Database } from '../db/database';
 import { sections } from '../db/schema/content';
-import { ProblemError } from '../problem-error';
 import { logEvent } from './log-event';
 
 export interface SectionInput {
@@ -45,15 +45,7 @@ export async function saveSection(
   input: SectionInput,
 ): Promise<void> {
   requireRole(actor, ['maintainer'], 'arrange the sections');
-  const { value, error } = SCHEMA.validate(input);
-  if (error) {
-    throw new ProblemError({
-      code: 'SECTION_INPUT',
-      what: 'The section was not saved.',
-      why: error.message.replace(/\.?$/, '.'),
-      remedy: 'Mend it and save again.',
-    });
-  }
+  const value = checkedInput(SCHEMA, input, { code: 'SECTION_INPUT', what: 'The section was not saved.' });
   await db.orm
     .insert(sections)
     .values({ siteId, ...value })

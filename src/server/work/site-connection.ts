@@ -19,17 +19,25 @@ export async function openConnection(
   return connection.kind === 'http' ? asSurveyed(db, site.id) : openFolder(connection.folder);
 }
 
+type Settings = Pick<
+  Site,
+  'liveUrl' | 'hosts' | 'connection' | 'cacheBusters' | 'lazyAttributes' | 'indexNames'
+>;
+
 /** What a site's settings say to those who read it: its own names, what to drop from addresses, where pictures wait. */
-export function rulesOf(
-  site: Pick<Site, 'liveUrl' | 'hosts' | 'connection' | 'cacheBusters' | 'lazyAttributes'>,
-): ReadingRules {
-  const { connection, hosts, cacheBusters, lazyAttributes, liveUrl } = site;
-  if (connection.kind === 'http') {
-    return { ...scopeOf(connection.start, { hosts, cacheBusters }).site, lazyAttributes };
-  }
+export function rulesOf(site: Settings): ReadingRules {
+  const { connection, hosts, lazyAttributes, liveUrl } = site;
+  const said = { ...namingOf(site), lazyAttributes };
+  if (connection.kind === 'http')
+    return { ...scopeOf(connection.start, { hosts, ...namingOf(site) }).site, ...said };
   const live = liveUrl ? [new URL(liveUrl).host] : [];
   const names = [...live, ...hosts].map((host) => host.replace(/^www\./, ''));
-  return { ...siteOfFiles(names.flatMap((name) => [name, `www.${name}`])), lazyAttributes };
+  return { ...siteOfFiles(names.flatMap((name) => [name, `www.${name}`])), ...said };
+}
+
+/** What a site's settings say of how its addresses are read. */
+export function namingOf({ cacheBusters, indexNames }: Pick<Site, 'cacheBusters' | 'indexNames'>) {
+  return { cacheBusters, ...(indexNames.length > 0 ? { indexNames } : {}) };
 }
 
 /** The files of a live site from the store; nothing can be written to it. */

@@ -1,4 +1,5 @@
 import type { ClientBase } from 'pg';
+import { pageName } from '@/core/crawl/crawl-scope';
 import { pageRank } from '@/core/reach/page-rank';
 
 /** Estimated reach is told as views out of so many. */
@@ -24,6 +25,7 @@ export async function updateReach(client: Pick<ClientBase, 'query'>, siteId: num
 }
 
 async function updatePages(client: Pick<ClientBase, 'query'>, siteId: number): Promise<void> {
+  const site = await indexNamesOf(client, siteId);
   const { rows: counted } = await client.query<{ count: number }>(
     'select count(*)::int as count from page_views where site_id = $1',
     [siteId],
@@ -41,7 +43,8 @@ async function updatePages(client: Pick<ClientBase, 'query'>, siteId: number): P
     [siteId],
   );
   if (rows.length === 0) return;
-  const numbers = new Map(rows.map(({ path }, i) => [path, i]));
+  // Links lead to pages by their names; among files a folder's own page may have another one.
+  const numbers = new Map(rows.map(({ path }, i) => [pageName(path, site), i]));
   const links = rows.map(({ leads_to: targets }) => targets.flatMap((target) => numbers.get(target) ?? []));
   const shares = pageRank(links, homeOf(rows.map(({ path }) => path)));
   await client.query(
@@ -49,6 +52,19 @@ async function updatePages(client: Pick<ClientBase, 'query'>, siteId: number): P
      where p.site_id = $1 and p.id = v.id and p.reach is distinct from v.reach`,
     [siteId, rows.map(({ id }) => id), [...shares].map((share) => share * ESTIMATED_VIEWS)],
   );
+}
+
+/** What a site says of the names of its folders' own pages; nothing where the common ones hold. */
+export async function indexNamesOf(
+  client: Pick<ClientBase, 'query'>,
+  siteId: number,
+): Promise<{ readonly indexNames?: readonly string[] }> {
+  const { rows } = await client.query<{ index_names: readonly string[] }>(
+    'select index_names from sites where id = $1',
+    [siteId],
+  );
+  const names = rows[0]?.index_names ?? [];
+  return names.length > 0 ? { indexNames: names } : {};
 }
 
 /** The home page: `index.…` at the root, else the page nearest to it. */

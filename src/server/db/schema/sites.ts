@@ -27,6 +27,8 @@ export const sites = pgTable('sites', {
   hosts: jsonb('hosts').$type<readonly string[]>().notNull().default([]),
   /** Parameters of addresses that only make browsers fetch anew. */
   cacheBusters: jsonb('cache_busters').$type<readonly string[]>().notNull().default([]),
+  /** Names of a folder's own page, the usual one first; empty where the common ones hold. */
+  indexNames: jsonb('index_names').$type<readonly string[]>().notNull().default([]),
   /** Attributes in which pictures wait for scripts, besides the common ones. */
   lazyAttributes: jsonb('lazy_attributes').$type<readonly string[]>().notNull().default([]),
   /** `null`: only when somebody asks. */

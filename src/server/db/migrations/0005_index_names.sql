@@ -1,0 +1,1 @@
+ALTER TABLE "sites" ADD COLUMN "index_names" jsonb DEFAULT '[]'::jsonb NOT NULL;
