@@ -1,6 +1,6 @@
 /** Reads a batch of pages into what is printed or stored of them. The same code runs in this process and in threads. */
 import { resolveAddress, type SiteAddressing } from '@/core/address/resolve-address';
-import { pagePathOf, INDEX_NAMES, mayBePage } from '@/core/crawl/crawl-scope';
+import { mayBePage, pagePathOf } from '@/core/crawl/crawl-scope';
 import type { Placement } from '@/core/markup/placement';
 import { readPage, type PageReading } from '@/core/markup/read-page';
 import { decodeHtml } from '@/core/source/decode-source';
@@ -100,11 +100,10 @@ export function jsonOf(placements: readonly Placement[], as: ReadAs): string {
 
 /** The site's own pages that a page leads to, by their paths; not itself. */
 function leadsTo({ address, links }: PageReading, site: SiteAddressing): string[] {
-  const scope = { site, folder: '/', indexNames: INDEX_NAMES };
   const paths = new Set<string>();
   for (const link of links) {
     if (resolveAddress(link, link, site).kind !== 'site' || !mayBePage(link)) continue;
-    paths.add(pagePathOf(site.keepsQueries ? link : link.replace(/\?.*$/s, ''), scope));
+    paths.add(pagePathOf(site.keepsQueries ? link : link.replace(/\?.*$/s, ''), site));
   }
   paths.delete(address);
   return [...paths];

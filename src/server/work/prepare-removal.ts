@@ -58,9 +58,7 @@ const MAX_TEXT_BYTES = 20 * 1024 ** 2;
  */
 async function searchEverywhere(connection: ReadableConnection, path: string): Promise<SearchedFor> {
   const name = path.split('/').at(-1) ?? path;
-  const needles = [
-    ...new Set([name, encodeURIComponent(name), name.normalize('NFC'), name.normalize('NFD')]),
-  ].map((text) => Buffer.from(text));
+  const isNamedIn = namesFile(name);
   const counts = { pages: 0, sheets: 0, texts: 0 };
   const { files } = await connection.list();
   for (const file of files) {
@@ -73,7 +71,7 @@ async function searchEverywhere(connection: ReadableConnection, path: string): P
     )
       continue;
     const bytes = Buffer.from(await connection.read(file.path));
-    if (needles.some((needle) => bytes.includes(needle))) {
+    if (isNamedIn(bytes)) {
       throw new ProblemError({
         code: 'FILE_NAMED',
         what: `${path} stays.`,
@@ -84,4 +82,28 @@ async function searchEverywhere(connection: ReadableConnection, path: string): P
     counts[isPage ? 'pages' : isSheet ? 'sheets' : 'texts']++;
   }
   return counts;
+}
+
+/**
+ * Tells whether bytes hold a file's name: as it is, percent-encoded, in either composition of its accents, and in the
+ * encodings that pages are written in. A name that is only the end of a longer one does not count.
+ */
+export function namesFile(name: string): (bytes: Buffer) => boolean {
+  const spellings = [
+    ...new Set([name, encodeURIComponent(name), name.normalize('NFC'), name.normalize('NFD')]),
+  ];
+  const narrow = spellings.flatMap((text) => [Buffer.from(text), Buffer.from(text, 'latin1')]);
+  const wide = spellings.flatMap((text) => {
+    const little = Buffer.from(text, 'utf16le');
+    return [little, Buffer.from(little).swap16()];
+  });
+  return (bytes) =>
+    narrow.some((needle) => holdsWhole(bytes, needle)) || wide.some((needle) => bytes.includes(needle));
+}
+
+function holdsWhole(bytes: Buffer, needle: Buffer): boolean {
+  for (let at = bytes.indexOf(needle); at >= 0; at = bytes.indexOf(needle, at + 1)) {
+    if (at === 0 || !/[\w.-]/.test(String.fromCharCode(bytes[at - 1] ?? 0))) return true;
+  }
+  return false;
 }

@@ -21,6 +21,7 @@ import { insertRows } from '../db/insert-rows';
 import { addresses } from '../db/schema/content';
 import type { ConnectionSettings, sites } from '../db/schema/sites';
 import { storeBytes, storedBytes } from '../store/store';
+import { namingOf } from './site-connection';
 import type { SurveyConnection, SurveyWatch } from './survey-connection';
 
 type LiveSettings = Extract<ConnectionSettings, { kind: 'http' }>;
@@ -38,7 +39,7 @@ export async function openLiveSite(
   const { start, privateHosts, maxPages } = site.connection;
   const fetcher = openFetcher(privateHosts);
   const memory = await addressMemory(db, site.id, survey);
-  const scope = await scopeOfStart(fetcher, start, { hosts: site.hosts, cacheBusters: site.cacheBusters });
+  const scope = await scopeOfStart(fetcher, start, { hosts: site.hosts, ...namingOf(site) });
   const found = new Map<string, MirrorEntry>();
   let mirror: Mirror | null = null;
   const find = async (paths: readonly string[]): Promise<SiteFile[]> => {

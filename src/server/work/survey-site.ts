@@ -138,6 +138,7 @@ async function readThrough(
     }
     await report.say('closing', pages.length, pages.length);
     await inTransaction(client, async () => {
+      await keepMarks(client, site.id, changed.remarked());
       await writeAllDormant(client, site, at, { pool, sources });
       if (isWhole && !report.isStopped())
         await closeGonePages(
@@ -152,10 +153,12 @@ async function readThrough(
   await report.say('looking at files', pages.length, pages.length);
   const isStopped = report.isStopped();
   const fileCount = await surveyFiles(client, connection, { siteId: site.id, survey: survey.number, files });
-  for (const { path } of sources) await storeBytes(await connection.read(path));
+  for (const { bytes } of sources) await storeBytes(new Uint8Array(bytes));
   const difference = await countDifference(client, at);
-  // What is added up over places changes only where something did.
-  if (changedPages > 0 || fileCount.changed > 0 || Object.values(difference).some((n) => n > 0)) {
+  // What is added up over places changes only where something did, here or in a survey that did not come so far.
+  const isSame =
+    changedPages === 0 && fileCount.changed === 0 && Object.values(difference).every((n) => n === 0);
+  if (!isSame || !(await wasLastDone(client, at))) {
     await updateTallies(client, site.id);
     await updateReach(client, site.id);
   }
@@ -178,6 +181,15 @@ function keyOf(sources: readonly SharedSource[]): string {
   const hash = createHash('sha256');
   for (const { path, bytes } of sources) hash.update(`${path}\0`).update(new Uint8Array(bytes)).update('\0');
   return hash.digest('hex');
+}
+
+/** Whether the survey before this one came to its end. */
+async function wasLastDone(client: PoolClient, { siteId, survey }: WritingAt): Promise<boolean> {
+  const { rows } = await client.query<{ state: string }>(
+    'select state from surveys where site_id = $1 and number < $2 order by number desc limit 1',
+    [siteId, survey],
+  );
+  return rows[0]?.state === 'done';
 }
 
 async function patternsOf(client: PoolClient, siteId: number): Promise<string[]> {
@@ -219,6 +231,7 @@ function changedPagesOf({
   report: Reporter;
 }) {
   const open = new Map<string, { file: SiteFile; sha256: string }>();
+  const remarked: { path: string; mark: string }[] = [];
   let looked = 0;
   const readOne = async (file: SiteFile): Promise<PageBytes | null> => {
     const before = known.get(file.path);
@@ -226,13 +239,18 @@ function changedPagesOf({
     if (before && (given === before.sha256 || (file.mark && file.mark === before.mark))) return null;
     const bytes = await connection.read(file.path);
     const hash = given ?? sha256(bytes);
-    if (before?.sha256 === hash) return null;
+    if (before?.sha256 === hash) {
+      if (file.mark) remarked.push({ path: file.path, mark: file.mark });
+      return null;
+    }
     if (given === undefined) await storeBytes(bytes);
     open.set(file.path, { file, sha256: hash });
     return { path: file.path, bytes, url: file.url, httpCharset: file.httpCharset };
   };
   return {
     looked: () => looked,
+    /** Pages that are as they were, though their files' marks are not. */
+    remarked: () => remarked,
     take(path: string) {
       const entry = open.get(path);
       if (!entry) throw new Error(`${path} was not handed out`);
@@ -253,6 +271,19 @@ function changedPagesOf({
 
 /** Files that are read side by side: disks and servers answer faster so. */
 const AT_ONCE = 16;
+
+/** Notes the new marks of pages that only look new, so that the next survey need not open them again. */
+async function keepMarks(
+  client: PoolClient,
+  siteId: number,
+  marks: readonly { readonly path: string; readonly mark: string }[],
+): Promise<void> {
+  await client.query(
+    `update pages p set mark = v.mark from unnest($2::text[], $3::text[]) as v(path, mark)
+     where p.site_id = $1 and p.path = v.path`,
+    [siteId, marks.map(({ path }) => path), marks.map(({ mark }) => mark)],
+  );
+}
 
 /** Rules of style sheets that meet nothing on any page. */
 async function writeAllDormant(

@@ -161,7 +161,7 @@ class CrawlState {
     const { scope } = this.options;
     for (const url of [...done, ...open.map((target) => target.url)]) {
       this.seen.add(url);
-      this.names.set(pagePathOf(url, scope), []);
+      this.names.set(pagePathOf(url, scope.site), []);
     }
     for (const target of open) this.put(target);
     this.add(links, { depth: 1, from: null });
@@ -176,7 +176,7 @@ class CrawlState {
       this.seen.add(url);
       if (!mayBePage(url)) continue;
       const target = { url, depth, from };
-      const name = pagePathOf(url, this.options.scope);
+      const name = pagePathOf(url, this.options.scope.site);
       const others = this.names.get(name);
       if (others) {
         others.push(target);
@@ -243,7 +243,7 @@ class CrawlState {
       return this.fail(target, `It leads away, to ${fetched.leadsTo}.`);
     }
     const finalUrl = ownUrl(fetched.url, scope) ?? target.url;
-    const path = pagePathOf(finalUrl, scope);
+    const path = pagePathOf(finalUrl, scope.site);
     // Others that were asked for at the same time may have filled the number meanwhile.
     if (this.isFull()) return this.end('pages');
     if (fetched.status === 304) {
@@ -254,7 +254,7 @@ class CrawlState {
     if (finalUrl !== target.url) {
       // Another address of a page that is read, or will be, under its own.
       const isKnown = this.seen.has(finalUrl) || this.names.has(path);
-      const isOwnName = path === pagePathOf(target.url, scope);
+      const isOwnName = path === pagePathOf(target.url, scope.site);
       if (isKnown && !isOwnName) return reader.passed?.(target, finalUrl);
       this.seen.add(finalUrl);
       if (!this.names.has(path)) this.names.set(path, []);
@@ -276,7 +276,7 @@ class CrawlState {
 
   private fail(target: CrawlTarget, reason: string, isPassing = false): void {
     const { url, from, depth } = target;
-    const other = this.names.get(pagePathOf(url, this.options.scope))?.shift();
+    const other = this.names.get(pagePathOf(url, this.options.scope.site))?.shift();
     if (other) return this.put({ ...other, depth });
     const led = this.options.reader.problem({ url, from, reason, isPassing });
     this.add(led, { depth: depth + 1, from: url });

@@ -1,5 +1,5 @@
 /** Makes what a proof is served from: a page or style sheet marked and led to its served files, or a file as it is. */
-import { sql } from 'drizzle-orm';
+import { and, eq } from 'drizzle-orm';
 import { urlOfPath } from '@/core/address/resolve-address';
 import { applyEdits } from '@/core/edit/apply-edits';
 import type { Placement } from '@/core/markup/placement';
@@ -28,16 +28,15 @@ export interface ProofSite {
   /** Bytes of a page or style sheet, the draft's edits made in it where they are wanted. */
   sourceOf(path: string): Promise<{ bytes: Uint8Array; source: SourceText } | null>;
   bytesOf(path: string): Promise<Uint8Array | null>;
+  /** What a path is to a reader; `null` for what no reader is shown: a script's source, a server's settings. */
+  roleOf(path: string): Promise<'page' | 'sheet' | 'file' | null>;
   readonly site: ReadingRules;
   readonly connection: WritableConnection;
 }
 
 /** @throws ProblemError `SITE_GONE` where there is no such site any more */
 export async function openProofSite(db: Database, siteId: number, state: ProofState): Promise<ProofSite> {
-  const [site] = await db.orm
-    .select()
-    .from(sites)
-    .where(sql`id = ${siteId}`);
+  const [site] = await db.orm.select().from(sites).where(eq(sites.id, siteId));
   if (!site)
     throw new ProblemError({
       code: 'SITE_GONE',
@@ -55,6 +54,7 @@ export async function openProofSite(db: Database, siteId: number, state: ProofSt
     site: rulesOf(site),
     connection,
     bytesOf,
+    roleOf: (path) => roleOf(db, siteId, path),
     async sourceOf(path) {
       const bytes = await connection.read(path).catch(() => null);
       if (!bytes) return null;
@@ -69,18 +69,29 @@ export async function openProofSite(db: Database, siteId: number, state: ProofSt
   };
 }
 
+async function roleOf({ pool }: Database, siteId: number, path: string): ReturnType<ProofSite['roleOf']> {
+  if (isSheetPath(path)) return 'sheet';
+  if (typeOf(path)) return 'file';
+  const { rows } = await pool.query<{ role: 'page' | 'sheet' }>(
+    `select 'page' as role from pages where site_id = $1 and path = $2 and gone_in is null
+     union all select role from addresses where site_id = $1 and path = $2 and role = 'sheet'`,
+    [siteId, path],
+  );
+  return rows[0]?.role ?? null;
+}
+
 interface Draft {
   readonly edits: ReadonlyMap<string, (typeof edits.$inferSelect)[]>;
   readonly files: ReadonlyMap<string, string>;
 }
 
 async function draftOf({ orm }: Database, siteId: number): Promise<Draft> {
-  const isDraft = sql`${editions.siteId} = ${siteId} and ${editions.state} = 'draft'`;
+  const isDraft = and(eq(editions.siteId, siteId), eq(editions.state, 'draft'));
   const rows = await orm
     .select({ edit: edits })
     .from(edits)
-    .innerJoin(changes, sql`${changes.id} = ${edits.changeId}`)
-    .innerJoin(editions, sql`${editions.id} = ${changes.editionId}`)
+    .innerJoin(changes, eq(changes.id, edits.changeId))
+    .innerJoin(editions, eq(editions.id, changes.editionId))
     .where(isDraft);
   const bySource = new Map<string, (typeof edits.$inferSelect)[]>();
   for (const { edit } of rows)
@@ -88,8 +99,8 @@ async function draftOf({ orm }: Database, siteId: number): Promise<Draft> {
   const files = await orm
     .select({ path: newFiles.path, sha256: newFiles.sha256 })
     .from(newFiles)
-    .innerJoin(changes, sql`${changes.id} = ${newFiles.changeId}`)
-    .innerJoin(editions, sql`${editions.id} = ${changes.editionId}`)
+    .innerJoin(changes, eq(changes.id, newFiles.changeId))
+    .innerJoin(editions, eq(editions.id, changes.editionId))
     .where(isDraft);
   return { edits: bySource, files: new Map(files.map(({ path, sha256 }) => [path, sha256])) };
 }
@@ -136,7 +147,8 @@ export async function proofFile(
   { root, nonce }: { readonly root: string; readonly nonce: string },
 ): Promise<ProofFile | null> {
   const servedAt = (target: string) => `${root}/${target.split('/').map(encodeURIComponent).join('/')}`;
-  if (isSheetPath(path)) {
+  const role = await proof.roleOf(path);
+  if (role === 'sheet') {
     const opened = await proof.sourceOf(path);
     if (!opened) return null;
     const [sheet] = sourceShelf(
@@ -148,11 +160,11 @@ export async function proofFile(
     const text = markSheet(opened.source.text, references, { sheetUrl, site: proof.site, servedAt });
     return { bytes: Buffer.from(text), type: 'text/css; charset=utf-8', isPage: false };
   }
-  const type = TYPES[/\.(\w+)$/.exec(path)?.[1]?.toLowerCase() ?? ''];
-  if (type) {
+  if (role === 'file') {
     const bytes = await proof.bytesOf(path);
-    return bytes && { bytes, type, isPage: false };
+    return bytes && { bytes, type: typeOf(path) ?? '', isPage: false };
   }
+  if (role === null) return null;
   const opened = await proof.sourceOf(path);
   if (!opened) return null;
   const { placements } = await readForProof(proof, path, opened.bytes);
@@ -166,7 +178,9 @@ export async function proofFile(
   return { bytes: Buffer.from(html.replace(/^\ufeff/, '')), type: 'text/html; charset=utf-8', isPage: true };
 }
 
-/** What a proof may load besides its page and sheets: pictures, clips and fonts. Anything else is read as a page. */
+const typeOf = (path: string): string | undefined => TYPES[/\.(\w+)$/.exec(path)?.[1]?.toLowerCase() ?? ''];
+
+/** What a proof may load besides its page and sheets: pictures, clips and fonts. */
 const TYPES: Readonly<Record<string, string>> = {
   ...{
     jpg: 'image/jpeg',
