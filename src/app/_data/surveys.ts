@@ -71,3 +71,13 @@ export async function differenceOf(siteId: number, number: number) {
   );
   return { pages, places };
 }
+
+/** Addresses of a live site that a survey found to lead on to others; at most 200. */
+export async function ledOn(siteId: number, number: number) {
+  const { rows } = await database().pool.query<{ url: string; final_url: string; from_url: string | null }>(
+    `select url, final_url, from_url from addresses where site_id = $1 and read_in = $2 and final_url <> url
+     order by url limit ${SHOWN}`,
+    [siteId, number],
+  );
+  return rows;
+}

@@ -32,7 +32,7 @@ function decoded(segment: string): string {
 /** A file of a site as a proof shows it; the key in the address says which site, and in which state. */
 export async function GET(
   request: Request,
-  { params }: { params: Promise<{ token: string; path: string[] }> },
+  { params }: { params: Promise<{ token: string }> },
 ): Promise<Response> {
   const { token } = await params;
   const key = readProofToken(token, Date.now());
@@ -52,7 +52,8 @@ export async function GET(
       'content-security-policy': policy(nonce, `${scheme}://${host}`),
       'x-content-type-options': 'nosniff',
       'referrer-policy': 'no-referrer',
-      'access-control-allow-origin': file.type.startsWith('font/') ? '*' : 'null',
+      // Fonts are asked for across origins, and the proof has none.
+      ...(file.type.startsWith('font/') ? { 'access-control-allow-origin': '*' } : {}),
       'cache-control': file.isPage ? 'no-store' : 'private, max-age=60',
     },
   });

@@ -11,10 +11,11 @@ import {
 } from '@/app/_data/files';
 import { hrefWith, listQuery, type SearchParams } from '@/app/_data/query';
 import { siteBySlug } from '@/app/_data/site';
-import { Chip } from '@/ui/chip';
+import { Choices } from '@/ui/choices';
 import { Empty } from '@/ui/empty';
-import { bytesText, count, placeText, reachText, titleText } from '@/ui/format';
+import { bytesText, count, placeText, reachText } from '@/ui/format';
 import { Mat } from '@/ui/mat';
+import { PageTitle } from '@/ui/page-title';
 import { Pager } from '@/ui/pager';
 import { UnusedList } from './unused-list';
 
@@ -51,15 +52,13 @@ export default async function FilesPage({
     <main className="min-h-[calc(100vh-46px)] bg-sheet">
       <div className="flex flex-wrap items-center gap-2 border-b border-line px-5 py-2.5">
         <h1 className="mr-2 text-lg font-semibold">Files</h1>
-        {FILE_LISTS.map((name) => (
-          <Chip
-            key={name}
-            href={hrefWith(root, { list: name === 'missing' ? null : name })}
-            isChosen={list === name}
-            label={NAME[name]}
-            count={name === 'heavy' ? undefined : totals[name]}
-          />
-        ))}
+        <Choices
+          names={FILE_LISTS}
+          labels={NAME}
+          chosen={list}
+          counts={{ missing: counts.missing, unused: counts.unused, twice: counts.twice }}
+          hrefOf={(name) => hrefWith(root, { list: name === 'missing' ? null : name })}
+        />
       </div>
       <p className="border-b border-line-2 px-5 py-2 text-sm text-ink-2">{explained(list, counts)}</p>
       <FileRows site={site} list={list} sheet={sheet} />
@@ -199,12 +198,12 @@ async function HeavyRows({ site, sheet }: { site: Site; sheet: number }) {
           className="grid grid-cols-[minmax(0,1fr)_200px_100px] items-center gap-4 border-b border-line-2 px-5 py-2 max-md:grid-cols-1"
         >
           <div className="min-w-0">
-            <Link
+            <PageTitle
               href={`/s/${site.slug}/pages/${page.id}`}
-              className="block truncate font-serif text-lg font-semibold"
-            >
-              {titleText(page.title, site.name) || placeText(page.path)}
-            </Link>
+              title={page.title}
+              path={page.path}
+              siteName={site.name}
+            />
             <p className="truncate text-sm text-ink-2">
               {count(page.files, 'file')}, the heaviest{' '}
               <Link href={`/s/${site.slug}/pictures/${page.heaviest_id}`} className="text-green">

@@ -1,7 +1,7 @@
-import Link from 'next/link';
 import type { PageRow, StripPicture } from '@/app/_data/pages';
-import { count, dateText, placeText, reachText, titleText } from '@/ui/format';
+import { count, dateText, reachText } from '@/ui/format';
 import { Mat } from '@/ui/mat';
+import { PageTitle } from '@/ui/page-title';
 
 interface PageLineProps {
   site: { readonly slug: string; readonly name: string; readonly reachFrom: string | null };
@@ -20,12 +20,12 @@ export function PageLine({ site, page }: PageLineProps) {
   return (
     <li className="grid grid-cols-[minmax(0,1fr)_88px_minmax(0,548px)] items-center gap-5 border-b border-line-2 px-5 py-2.5 max-lg:grid-cols-1 max-lg:gap-2">
       <div className="min-w-0">
-        <Link
+        <PageTitle
           href={`/s/${site.slug}/pages/${page.id}`}
-          className="block truncate font-serif text-lg font-semibold"
-        >
-          {titleText(page.title, site.name) || placeText(page.path)}
-        </Link>
+          title={page.title}
+          path={page.path}
+          siteName={site.name}
+        />
         <p className="truncate text-sm text-ink-2">
           {page.is_new ? <span className="font-semibold text-green">new or changed · </span> : null}
           {facts.join(' · ')}

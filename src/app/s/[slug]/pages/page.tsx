@@ -3,6 +3,7 @@ import { listPages, PAGE_FILTERS, PAGE_ORDERS, type PageFilterName, type PageOrd
 import { hrefWith, listQuery, type SearchParams } from '@/app/_data/query';
 import { sectionName, siteBySlug } from '@/app/_data/site';
 import { Chip } from '@/ui/chip';
+import { Choices } from '@/ui/choices';
 import { Empty } from '@/ui/empty';
 import { count } from '@/ui/format';
 import { Pager } from '@/ui/pager';
@@ -48,24 +49,20 @@ export default async function PagesPage({
         <h1 className="text-lg font-semibold">
           {section === null ? 'Pages' : await sectionName(site.id, section)}
         </h1>
-        {PAGE_FILTERS.map((name) => (
-          <Chip
-            key={name}
-            href={hrefWith(root, { ...now, show: name === 'all' ? null : name })}
-            isChosen={filter === name}
-            label={FILTER_NAME[name]}
-            count={counts?.[name] ?? 0}
-          />
-        ))}
+        <Choices
+          names={PAGE_FILTERS}
+          labels={FILTER_NAME}
+          chosen={filter}
+          counts={counts}
+          hrefOf={(name) => hrefWith(root, { ...now, show: name === 'all' ? null : name })}
+        />
         <span className="ml-auto flex flex-wrap items-center gap-2">
-          {PAGE_ORDERS.map((name) => (
-            <Chip
-              key={name}
-              href={hrefWith(root, { ...now, order: name === 'address' ? null : name })}
-              isChosen={order === name}
-              label={ORDER_NAME[name]}
-            />
-          ))}
+          <Choices
+            names={PAGE_ORDERS}
+            labels={ORDER_NAME}
+            chosen={order}
+            hrefOf={(name) => hrefWith(root, { ...now, order: name === 'address' ? null : name })}
+          />
         </span>
       </div>
       <div className="flex items-center gap-3 border-b border-line-2 px-5 py-2 text-sm text-ink-2">

@@ -7,7 +7,7 @@ import {
 } from '@/app/_data/pictures';
 import { hrefWith, listQuery, type SearchParams } from '@/app/_data/query';
 import { siteBySlug } from '@/app/_data/site';
-import { Chip } from '@/ui/chip';
+import { Choices } from '@/ui/choices';
 import { Empty } from '@/ui/empty';
 import { Pager } from '@/ui/pager';
 import { PictureRow } from './picture-row';
@@ -57,24 +57,20 @@ export default async function PicturesPage({
     <main className="min-h-[calc(100vh-46px)]">
       <h1 className="sr-only">Pictures</h1>
       <div className="flex flex-wrap items-center gap-2 border-b border-line bg-sheet px-5 py-2.5">
-        {PICTURE_FILTERS.map((name) => (
-          <Chip
-            key={name}
-            href={hrefWith(root, { ...now, show: name === 'all' ? null : name })}
-            isChosen={name === filter}
-            label={FILTER_NAME[name]}
-            count={counts?.[name]}
-          />
-        ))}
+        <Choices
+          names={PICTURE_FILTERS}
+          labels={FILTER_NAME}
+          chosen={filter}
+          counts={counts}
+          hrefOf={(name) => hrefWith(root, { ...now, show: name === 'all' ? null : name })}
+        />
         <span className="ml-auto" />
-        {PICTURE_ORDERS.map((name) => (
-          <Chip
-            key={name}
-            href={hrefWith(root, { ...now, order: name === 'places' ? null : name })}
-            isChosen={name === order}
-            label={ORDER_NAME[name]}
-          />
-        ))}
+        <Choices
+          names={PICTURE_ORDERS}
+          labels={ORDER_NAME}
+          chosen={order}
+          hrefOf={(name) => hrefWith(root, { ...now, order: name === 'places' ? null : name })}
+        />
       </div>
       {query ? (
         <p className="border-b border-line-2 bg-sheet px-5 py-2 text-ink-2 lg:mr-[292px]">

@@ -2,11 +2,9 @@
 
 import { revalidatePath } from 'next/cache';
 import { act } from '@/app/_data/act';
-import type { Problem } from '@/core/problem';
 import { forgetViews, importViews } from '@/server/work/import-views';
 import { removeSection, saveSection } from '@/server/work/keep-sections';
-
-export type Told = { readonly problem: Problem } | { readonly said: string } | null;
+import type { Told } from '@/ui/answer';
 
 const text = (form: FormData, name: string) => String(form.get(name) ?? '').trim();
 

@@ -1,10 +1,10 @@
 'use client';
 
 import { startTransition, useActionState, useTransition } from 'react';
+import { Answer } from '@/ui/answer';
 import { Button } from '@/ui/button';
 import { keepingSubmit } from '@/ui/keeping-submit';
-import { ProblemText } from '@/ui/problem-text';
-import { forget, remove, save, takeViews, type Told } from './actions';
+import { forget, remove, save, takeViews } from './actions';
 
 interface Person {
   readonly id: string;
@@ -85,7 +85,9 @@ export function SectionForm({ slug, siteId, people, section, pages }: SectionFor
           </Button>
         ) : null}
       </span>
-      <Answer told={told} />
+      <div className="col-span-full basis-full empty:hidden">
+        <Answer told={told} />
+      </div>
     </form>
   );
 }
@@ -119,22 +121,9 @@ export function ViewsForm({ slug, siteId, isCounted }: { slug: string; siteId: n
           Forget these views
         </Button>
       ) : null}
-      <Answer told={told} />
+      <div className="col-span-full basis-full empty:hidden">
+        <Answer told={told} />
+      </div>
     </form>
-  );
-}
-
-function Answer({ told }: { told: Told }) {
-  if (!told) return null;
-  return (
-    <div className="col-span-full basis-full">
-      {'problem' in told ? (
-        <ProblemText problem={told.problem} />
-      ) : (
-        <p role="status" className="text-sm text-green">
-          {told.said}
-        </p>
-      )}
-    </div>
   );
 }

@@ -2,10 +2,8 @@
 
 import { revalidatePath } from 'next/cache';
 import { act } from '@/app/_data/act';
-import type { Problem } from '@/core/problem';
 import { changeSite } from '@/server/work/change-site';
-
-export type Saved = { readonly problem: Problem } | { readonly said: string } | null;
+import type { Told } from '@/ui/answer';
 
 const text = (form: FormData, name: string) => String(form.get(name) ?? '').trim();
 const words = (form: FormData, name: string) =>
@@ -16,18 +14,19 @@ const words = (form: FormData, name: string) =>
 export async function saveSettings(
   slug: string,
   siteId: number,
-  _before: Saved,
+  _before: Told,
   form: FormData,
-): Promise<Saved> {
+): Promise<Told> {
   const outcome = await act((db, actor) =>
     changeSite(db, actor, siteId, {
       name: text(form, 'name'),
       liveUrl: text(form, 'liveUrl') || null,
       hosts: words(form, 'hosts'),
       cacheBusters: words(form, 'cacheBusters'),
+      indexNames: words(form, 'indexNames'),
       lazyAttributes: words(form, 'lazyAttributes'),
     }),
   );
   revalidatePath(`/s/${slug}`, 'layout');
-  return outcome.ok ? { said: 'Saved. The site is being read anew.' } : { problem: outcome.problem };
+  return outcome.ok ? { said: 'Told. The site is being read anew.' } : { problem: outcome.problem };
 }

@@ -1,10 +1,10 @@
 'use client';
 
 import { startTransition, useActionState } from 'react';
+import { Answer } from '@/ui/answer';
 import { Button } from '@/ui/button';
 import { Field } from '@/ui/field';
 import { keepingSubmit } from '@/ui/keeping-submit';
-import { ProblemText } from '@/ui/problem-text';
 import { saveSettings } from './actions';
 
 interface SettingsFormProps {
@@ -15,12 +15,41 @@ interface SettingsFormProps {
     readonly liveUrl: string | null;
     readonly hosts: readonly string[];
     readonly cacheBusters: readonly string[];
+    readonly indexNames: readonly string[];
     readonly lazyAttributes: readonly string[];
   };
 }
 
+/** Settings that are words with blanks between them. */
+const LISTS = [
+  {
+    name: 'hosts',
+    label: 'Other host names of the site',
+    placeholder: '',
+    hint: 'With blanks between them. What a page shows from these hosts counts as the site’s own.',
+  },
+  {
+    name: 'cacheBusters',
+    label: 'Parameters that only make browsers fetch anew',
+    placeholder: 'v ver',
+    hint: 'In photo.php?id=4&v=12, “v” names no other picture, “id” does.',
+  },
+  {
+    name: 'indexNames',
+    label: 'Names of a folder’s own page',
+    placeholder: 'index.html index.php',
+    hint: 'All of them are one page with the folder’s address; the first is how Ibidem calls it. The common ones are known.',
+  },
+  {
+    name: 'lazyAttributes',
+    label: 'Attributes in which pictures wait for scripts',
+    placeholder: 'data-slide-image',
+    hint: 'Besides data-src, data-srcset, data-bg and the other common ones, which are always looked at.',
+  },
+] as const;
+
 export function SettingsForm({ slug, siteId, site }: SettingsFormProps) {
-  const [saved, submit, isPending] = useActionState(saveSettings.bind(null, slug, siteId), null);
+  const [told, submit, isPending] = useActionState(saveSettings.bind(null, slug, siteId), null);
   return (
     <form
       onSubmit={keepingSubmit((form) => startTransition(() => submit(form)))}
@@ -34,32 +63,10 @@ export function SettingsForm({ slug, siteId, site }: SettingsFormProps) {
         placeholder="https://"
         defaultValue={site.liveUrl ?? ''}
       />
-      <Field
-        label="Other host names of the site"
-        name="hosts"
-        defaultValue={site.hosts.join(' ')}
-        hint="With blanks between them. What a page shows from these hosts counts as the site’s own."
-      />
-      <Field
-        label="Parameters that only make browsers fetch anew"
-        name="cacheBusters"
-        defaultValue={site.cacheBusters.join(' ')}
-        placeholder="v ver"
-        hint="In photo.php?id=4&v=12, “v” names no other picture, “id” does."
-      />
-      <Field
-        label="Attributes in which pictures wait for scripts"
-        name="lazyAttributes"
-        defaultValue={site.lazyAttributes.join(' ')}
-        placeholder="data-slide-image"
-        hint="Besides data-src, data-srcset, data-bg and the other common ones, which are always looked at."
-      />
-      {saved && 'problem' in saved ? <ProblemText problem={saved.problem} /> : null}
-      {saved && 'said' in saved ? (
-        <p role="status" className="text-green">
-          {saved.said}
-        </p>
-      ) : null}
+      {LISTS.map(({ name, label, hint, placeholder }) => (
+        <Field key={name} {...{ name, label, hint, placeholder }} defaultValue={site[name].join(' ')} />
+      ))}
+      <Answer told={told} />
       <div>
         <Button type="submit" weight="main" disabled={isPending}>
           {isPending ? 'Saving …' : 'Save and survey'}

@@ -1,10 +1,17 @@
 import Link from 'next/link';
 import { notFound } from 'next/navigation';
 import { siteBySlug } from '@/app/_data/site';
-import { differenceOf, surveyByNumber, type ChangedPage, type ChangedPlace } from '@/app/_data/surveys';
+import {
+  differenceOf,
+  ledOn,
+  surveyByNumber,
+  type ChangedPage,
+  type ChangedPlace,
+} from '@/app/_data/surveys';
 import { Empty } from '@/ui/empty';
-import { count, dateText, placeText, titleText } from '@/ui/format';
+import { count, dateText, placeText } from '@/ui/format';
 import { Mat } from '@/ui/mat';
+import { PageTitle } from '@/ui/page-title';
 import { differenceText } from '../difference-text';
 
 export const metadata = { title: 'What a survey found' };
@@ -19,6 +26,7 @@ export default async function SurveyPage({ params }: { params: Promise<{ slug: s
   if (!survey) notFound();
   const { pages, places } =
     survey.number === 1 ? { pages: [], places: [] } : await differenceOf(site.id, survey.number);
+  const led = await ledOn(site.id, survey.number);
   const isSame = pages.length === 0 && places.length === 0;
   return (
     <main className="min-h-[calc(100vh-46px)] bg-sheet">
@@ -71,6 +79,24 @@ export default async function SurveyPage({ params }: { params: Promise<{ slug: s
           </ul>
         </section>
       ) : null}
+      {led.length > 0 ? (
+        <section className="px-5 py-4">
+          <h2 className="text-sm font-semibold text-ink-2">
+            {count(led.length, 'address leads', 'addresses lead')} on to another
+          </h2>
+          <p className="pb-1 text-sm text-ink-2">
+            Readers get there all the same; a link to where it leads is quicker.
+          </p>
+          <ul className="text-sm">
+            {led.map(({ url, final_url: to, from_url: from }) => (
+              <li key={url} className="border-t border-line-2 py-1 break-words">
+                <span className="font-semibold">{url}</span> <span className="text-ink-2">leads to</span> {to}
+                {from ? <span className="text-ink-2">, linked from {from}</span> : null}
+              </li>
+            ))}
+          </ul>
+        </section>
+      ) : null}
     </main>
   );
 }
@@ -80,13 +106,12 @@ function PageRow({ slug, siteName, page }: { slug: string; siteName: string; pag
     <li className="grid grid-cols-[90px_minmax(0,1fr)] gap-4 border-t border-line-2 px-5 py-2">
       <span className={`font-semibold ${LOOK[page.what]}`}>{WORD[page.what]}</span>
       <span className="min-w-0">
-        {page.what === 'gone' ? (
-          <span className="font-serif">{titleText(page.title, siteName) || placeText(page.path)}</span>
-        ) : (
-          <Link href={`/s/${slug}/pages/${page.id}`} className="font-serif font-semibold">
-            {titleText(page.title, siteName) || placeText(page.path)}
-          </Link>
-        )}
+        <PageTitle
+          href={page.what === 'gone' ? null : `/s/${slug}/pages/${page.id}`}
+          title={page.title}
+          path={page.path}
+          siteName={siteName}
+        />
         <span className="block truncate text-sm text-ink-2">
           {page.path}
           {page.moved_from ? `, before at ${page.moved_from}` : ''}
