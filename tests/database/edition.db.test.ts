@@ -4,13 +4,14 @@ import { eq } from 'drizzle-orm';
 import { beforeAll, describe, expect, it } from 'vitest';
 import { editions, changes, publications, steps } from '@/server/db/schema/editions';
 import { pages, placements } from '@/server/db/schema/content';
-import { sites, surveys } from '@/server/db/schema/sites';
+import { surveys } from '@/server/db/schema/sites';
 import { problemOf } from '@/server/problem-error';
 import { connectSite } from '@/server/work/connect-site';
 import { dropChange, gatherSwap, type SwapRequest } from '@/server/work/gather-swap';
 import { publishEdition, withdrawEdition } from '@/server/work/publish-edition';
 import { receiveIntake } from '@/server/work/receive-intake';
 import { startSurvey } from '@/server/work/start-survey';
+import { connected } from '../fixtures/connected';
 import { runJobs } from '../fixtures/run-jobs';
 import { MAINTAINER, useDatabase, VIEWER } from '../fixtures/test-database';
 import { flatPicture, snapshot, writeFiles } from '../fixtures/write-site';
@@ -98,15 +99,7 @@ beforeAll(async () => {
     's.css': '.hero { background: url(img/old.png) }\r\n.none { background: url(img/old.png) }\r\n',
     'img/old.png': await flatPicture(60, 40, 'png'),
   });
-  const slug = await connectSite(held.db, MAINTAINER, {
-    name: 'A site',
-    liveUrl: null,
-    hosts: [],
-    from: { kind: 'folder', path: folder },
-  });
-  const [site] = await held.db.orm.select().from(sites).where(eq(sites.slug, slug));
-  siteId = site?.id ?? 0;
-  await runJobs(held.db);
+  siteId = await connected(held.db, 'A site', folder);
   intakeId = await receiveIntake(held.db, MAINTAINER, {
     siteId,
     fileName: 'Summer by the river.jpg',

@@ -3,11 +3,10 @@ import { join } from 'node:path';
 import { eq } from 'drizzle-orm';
 import { expect, it } from 'vitest';
 import { editions } from '@/server/db/schema/editions';
-import { sites } from '@/server/db/schema/sites';
-import { connectSite } from '@/server/work/connect-site';
 import { gatherSwap } from '@/server/work/gather-swap';
 import { publishEdition, withdrawEdition } from '@/server/work/publish-edition';
 import { receiveIntake } from '@/server/work/receive-intake';
+import { connected } from '../fixtures/connected';
 import { runJobs } from '../fixtures/run-jobs';
 import { MAINTAINER, useDatabase } from '../fixtures/test-database';
 import { killHard, startWorkerProcess, stopSoftly } from '../fixtures/worker-process';
@@ -45,15 +44,7 @@ it('a worker killed in the middle of 200 pages is followed by one that finishes,
   for (let n = 0; n < PAGES; n++) files[`p${n}.html`] = text(n);
   await writeFiles(folder, files);
   const before = await snapshot(folder);
-  await connectSite(held.db, MAINTAINER, {
-    name: 'Large',
-    liveUrl: null,
-    hosts: [],
-    from: { kind: 'folder', path: folder },
-  });
-  await runJobs(held.db);
-  const [site] = await held.db.orm.select().from(sites);
-  const siteId = site?.id ?? 0;
+  const siteId = await connected(held.db, 'Large', folder);
   const intakeId = await receiveIntake(held.db, MAINTAINER, {
     siteId,
     fileName: 'new.jpg',

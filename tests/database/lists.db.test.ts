@@ -1,15 +1,13 @@
 import { join } from 'node:path';
-import { eq } from 'drizzle-orm';
 import { beforeAll, describe, expect, it } from 'vitest';
 import { editionByNumber, listEditions } from '@/app/_data/editions';
 import { filesByPath, listPages, PAGE_ORDERS, pageById } from '@/app/_data/pages';
 import { openProofSite, placementsInProof } from '@/server/work/proof/make-proof';
 import { listPictures, pictureById, recentIntake, type PictureQuery } from '@/app/_data/pictures';
 import { hrefWith, listQuery } from '@/app/_data/query';
-import { sites } from '@/server/db/schema/sites';
-import { connectSite } from '@/server/work/connect-site';
 import { gatherSwap } from '@/server/work/gather-swap';
 import { receiveIntake } from '@/server/work/receive-intake';
+import { connected } from '../fixtures/connected';
 import { runJobs } from '../fixtures/run-jobs';
 import { MAINTAINER, useDatabase } from '../fixtures/test-database';
 import { flatPicture, writeFiles } from '../fixtures/write-site';
@@ -35,15 +33,7 @@ beforeAll(async () => {
     'img/b.png': await flatPicture(400, 300, 'png'),
     'img/unused.png': await flatPicture(30, 30, 'png'),
   });
-  const slug = await connectSite(held.db, MAINTAINER, {
-    name: 'Lists',
-    liveUrl: null,
-    hosts: [],
-    from: { kind: 'folder', path: folder },
-  });
-  await runJobs(held.db);
-  const [site] = await held.db.orm.select().from(sites).where(eq(sites.slug, slug));
-  siteId = site?.id ?? 0;
+  siteId = await connected(held.db, 'Lists', folder);
 });
 
 describe('pictures', () => {

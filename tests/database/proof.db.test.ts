@@ -4,12 +4,12 @@ import { beforeAll, describe, expect, it } from 'vitest';
 import { siteFrame } from '@/app/_data/frame';
 import { pageById } from '@/app/_data/pages';
 import { problemOf } from '@/server/problem-error';
-import { connectSite } from '@/server/work/connect-site';
 import { gatherSwap } from '@/server/work/gather-swap';
 import { removeSection, saveSection } from '@/server/work/keep-sections';
 import { openProofSite, placementsInProof, proofFile } from '@/server/work/proof/make-proof';
 import { receiveIntake } from '@/server/work/receive-intake';
 import { saveSlots } from '@/server/work/save-slots';
+import { connected } from '../fixtures/connected';
 import { runJobs } from '../fixtures/run-jobs';
 import { MAINTAINER, useDatabase, VIEWER } from '../fixtures/test-database';
 import { flatPicture, writeFiles } from '../fixtures/write-site';
@@ -24,19 +24,12 @@ beforeAll(async () => {
     'index.html':
       '<title>Home</title><link rel=stylesheet href="/css/s.css"><body onload="steal()"><img src="/img/a.jpg" alt="old words"><a href="news/x.html">x</a>',
     'news/x.html': '<title>X</title><img src=../img/a.jpg>',
+    'settings.php': '<?php $password = "secret";',
     'css/s.css': '@import "more.css"; a{background:url("../img/a.jpg")}',
     'css/more.css': '@font-face{src:url(f.woff2)} img{content:url(/img/a.jpg)}',
     'img/a.jpg': await flatPicture(60, 40),
   });
-  const slug = await connectSite(held.db, MAINTAINER, {
-    name: 'Proof',
-    liveUrl: null,
-    hosts: [],
-    from: { kind: 'folder', path: root },
-  });
-  await runJobs(held.db);
-  const { rows } = await held.db.pool.query<{ id: number }>('select id from sites where slug = $1', [slug]);
-  siteId = rows[0]?.id ?? 0;
+  siteId = await connected(held.db, 'Proof', root);
 });
 
 async function served(state: 'live' | 'draft', path: string): Promise<string> {
@@ -59,7 +52,7 @@ describe('a proof', () => {
   it('serves pictures with their type, and nothing that is not the site’s', async () => {
     const site = await openProofSite(held.db, siteId, 'live');
     expect(await proofFile(site, 'img/a.jpg', at)).toMatchObject({ type: 'image/jpeg', isPage: false });
-    for (const path of ['img/none.jpg', '../../../etc/passwd', 'none.html'])
+    for (const path of ['img/none.jpg', '../../../etc/passwd', 'none.html', 'settings.php'])
       expect(await proofFile(site, path, at)).toBeNull();
     await expect(openProofSite(held.db, 9999, 'live')).rejects.toThrow('There is no such site');
   });

@@ -3,11 +3,11 @@ import { readFile, writeFile } from 'node:fs/promises';
 import { join } from 'node:path';
 import { beforeAll, describe, expect, it } from 'vitest';
 import { problemOf } from '@/server/problem-error';
-import { connectSite } from '@/server/work/connect-site';
 import { dropRemoval, gatherRemovals } from '@/server/work/gather-removal';
 import { publishEdition, withdrawEdition } from '@/server/work/publish-edition';
 import { startSurvey } from '@/server/work/start-survey';
 import { fileCounts, heavyPages, missingFiles, sameFiles, unusedFiles } from '@/app/_data/files';
+import { connected } from '../fixtures/connected';
 import { runJobs } from '../fixtures/run-jobs';
 import { MAINTAINER, useDatabase, VIEWER } from '../fixtures/test-database';
 import { flatPicture, snapshot, writeFiles } from '../fixtures/write-site';
@@ -33,18 +33,9 @@ beforeAll(async () => {
     'other.jpg': await flatPicture(23, 20),
     'lost.jpg': await flatPicture(24, 20),
   });
-  await connectSite(held.db, MAINTAINER, {
-    name: 'Files',
-    liveUrl: null,
-    hosts: [],
-    from: { kind: 'folder', path: root },
-  });
-  await runJobs(held.db);
-  const { rows } = await held.db.pool.query<{ id: number; path: string; site_id: number }>(
-    'select id, path, site_id from files',
-  );
+  siteId = await connected(held.db, 'Files', root);
+  const { rows } = await held.db.pool.query<{ id: number; path: string }>('select id, path from files');
   for (const { id, path } of rows) ids.set(path, id);
-  siteId = rows[0]?.site_id ?? 0;
 });
 
 const gather = (...paths: string[]) =>

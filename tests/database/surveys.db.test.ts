@@ -1,8 +1,10 @@
 /** Surveys one after the other: of a live site and of a folder, what differs, what goes on, what is due. */
-import { rm, writeFile, rename, mkdir } from 'node:fs/promises';
+import { mkdir, rename, rm, utimes, writeFile } from 'node:fs/promises';
 import { join } from 'node:path';
+import { gzipSync } from 'node:zlib';
 import { afterEach, describe, expect, it } from 'vitest';
 import type { Database } from '@/server/db/database';
+import { ledOn } from '@/app/_data/surveys';
 import { changeSite } from '@/server/work/change-site';
 import { connectSite } from '@/server/work/connect-site';
 import {
@@ -14,6 +16,7 @@ import {
 } from '@/server/work/start-survey';
 import { importViews } from '@/server/work/import-views';
 import { problemOf } from '@/server/problem-error';
+import { connected } from '../fixtures/connected';
 import { runJobs } from '../fixtures/run-jobs';
 import { standIn, type Answer, type StandInServer } from '../fixtures/stand-in-server';
 import { MAINTAINER, useDatabase, VIEWER } from '../fixtures/test-database';
@@ -70,14 +73,7 @@ describe('surveys of a folder', () => {
       'three.html': '<h1>Three</h1>',
       'a.jpg': await flatPicture(40, 30),
     });
-    const slug = await connectSite(db, MAINTAINER, {
-      name: 'Choir',
-      liveUrl: null,
-      hosts: [],
-      from: { kind: 'folder', path: root },
-    });
-    const id = await siteId(db, slug);
-    await runJobs(db);
+    const id = await connected(db, 'Choir', root);
     expect(differs(await survey(db, id))).toEqual(NOTHING);
 
     // One put in above, one whose alt text changes, one that shows another picture, one taken out; a page moved and one gone.
@@ -104,22 +100,36 @@ describe('surveys of a folder', () => {
     expect(differs(await survey(db, id))).toEqual(NOTHING);
   });
 
+  it('open a file again only once when it merely looks new', async () => {
+    const { db, folder } = held;
+    const place = join(folder, 'touched/index.html');
+    await writeFiles(join(folder, 'touched'), { 'index.html': '<p>' });
+    const id = await connected(db, 'Touched', join(folder, 'touched'));
+    const mark = async () => {
+      const { rows } = await db.pool.query<{ mark: string }>('select mark from pages where site_id = $1', [
+        id,
+      ]);
+      return rows[0]?.mark;
+    };
+    const first = await mark();
+    await utimes(place, new Date(), new Date(0));
+    expect(differs(await survey(db, id))).toEqual(NOTHING);
+    const second = await mark();
+    expect(second).not.toBe(first);
+    expect(differs(await survey(db, id))).toEqual(NOTHING);
+    expect(await mark()).toBe(second);
+  });
+
   it('name the file that is there under nearly the same name', async () => {
     const { db, folder } = held;
     await writeFiles(join(folder, 'near'), {
       'index.html': '<img src="img/lute.jpg"><img src="none.jpg">',
       'img/Lute.JPG': await flatPicture(9, 9),
     });
-    const slug = await connectSite(db, MAINTAINER, {
-      name: 'Near',
-      liveUrl: null,
-      hosts: [],
-      from: { kind: 'folder', path: join(folder, 'near') },
-    });
-    await runJobs(db);
+    const id = await connected(db, 'Near', join(folder, 'near'));
     const { rows } = await db.pool.query(
       'select path, near_kind, near_path from files where site_id = $1 and sha256 is null order by path',
-      [await siteId(db, slug)],
+      [id],
     );
     expect(rows).toEqual([
       { path: 'img/lute.jpg', near_kind: 'case', near_path: 'img/Lute.JPG' },
@@ -154,12 +164,7 @@ describe('the settings of a site', () => {
     await writeFiles(join(folder, 'set'), {
       'index.html': '<img src="https://pics.example/a.jpg" alt="x"><b data-slide-image="/b.jpg"></b>',
     });
-    const from = { kind: 'folder', path: join(folder, 'set') } as const;
-    const id = await siteId(
-      db,
-      await connectSite(db, MAINTAINER, { name: 'Set', liveUrl: null, hosts: [], from }),
-    );
-    await runJobs(db);
+    const id = await connected(db, 'Set', join(folder, 'set'));
     const shown = async () => {
       const { rows } = await db.pool.query<{ shows: string }>(
         'select coalesce(file_path, url) as shows from placements where site_id = $1 and until_survey is null order by ordinal',
@@ -168,7 +173,7 @@ describe('the settings of a site', () => {
       return rows.map(({ shows }) => shows);
     };
     expect(await shown()).toEqual(['https://pics.example/a.jpg']);
-    const settings = { name: 'Set', liveUrl: 'https://set.example/', cacheBusters: ['v'] };
+    const settings = { name: 'Set', liveUrl: 'https://set.example/', cacheBusters: ['v'], indexNames: [] };
     await changeSite(db, MAINTAINER, id, {
       ...settings,
       hosts: ['Pics.example'],
@@ -183,6 +188,7 @@ describe('the settings of a site', () => {
     expect(await refused({ hosts: ['https://x.example'] })).toBe('SITE_INPUT');
     expect(await refused({ lazyAttributes: ['src'] })).toBe('SITE_INPUT');
     expect(await refused({ name: '' })).toBe('SITE_INPUT');
+    expect(await refused({ indexNames: ['a/b'] })).toBe('SITE_INPUT');
   });
 });
 
@@ -217,15 +223,13 @@ describe('surveys of a live site', () => {
       '/img.php?id=1': page('/img.php?id=1', () => picture, 'image/jpeg'),
     });
     const from = { kind: 'http', start: `${server.origin}/`, isPrivate: true } as const;
-    const slug = await connectSite(db, MAINTAINER, { name: 'Live', liveUrl: null, hosts: [], from });
-    const id = await siteId(db, slug);
-    sent.length = 0;
-    await runJobs(db);
+    const id = await connected(db, 'Live', from);
     expect(await lastSurvey(db, id)).toMatchObject({
       state: 'done',
       counts: { pages: 2, placements: 3, files: 2 },
     });
-    expect([...sent].sort()).toEqual(['/', '/', '/img.php?id=1', '/p.jpg', '/s.css', '/two.html']);
+    // Once to see whether the address is right, once where the site stands, once as a page.
+    expect([...sent].sort()).toEqual(['/', '/', '/', '/img.php?id=1', '/p.jpg', '/s.css', '/two.html']);
     const { rows } = await db.pool.query(
       'select path, format, width_px from files where site_id = $1 order by path',
       [id],
@@ -241,6 +245,58 @@ describe('surveys of a live site', () => {
     expect(sent.filter((path) => path !== '/')).toEqual(['/two.html']);
   });
 
+  it('list the pictures that only a sitemap names, and what leads on', async () => {
+    const { db } = held;
+    server = await standIn({
+      '/': '<a href="/old.html">1</a>',
+      '/old.html': { status: 301, headers: { location: '/new.html' } },
+      '/new.html': '<p>',
+      '/sitemap.xml': '<urlset><url><loc>/</loc><image><loc>/alone.jpg</loc></image></url></urlset>',
+      '/alone.jpg': { body: await flatPicture(20, 10) },
+    });
+    const { origin } = server;
+    const id = await connected(db, 'Named', { kind: 'http', start: `${origin}/`, isPrivate: true });
+    const { rows } = await db.pool.query('select path, width_px, uses from files where site_id = $1', [id]);
+    expect(rows).toEqual([{ path: 'alone.jpg', width_px: 20, uses: 0 }]);
+    expect(await ledOn(id, 1)).toEqual([
+      { url: `${origin}/old.html`, final_url: `${origin}/new.html`, from_url: `${origin}/` },
+    ]);
+  });
+
+  it('stop when asked to, and go on to the end with nothing asked twice', async () => {
+    const { db } = held;
+    const pages = 60;
+    const stopAt = 20;
+    let id = 0;
+    server = await standIn((path) => {
+      const n = path === '/' ? 0 : Number(/^\/(\d+)\.html$/.exec(path)?.[1] ?? Number.NaN);
+      if (Number.isNaN(n) || n >= pages) return undefined;
+      return (_request, response) => {
+        const answer = () =>
+          response.writeHead(200, { 'content-type': 'text/html' }).end(`<a href="/${n + 1}.html">`);
+        if (n !== stopAt) return void answer();
+        // The survey hears of it with its next word on how it goes, at most half a second later.
+        void stopSurvey(db, MAINTAINER, id, 2).then(() => setTimeout(answer, 700));
+      };
+    });
+    id = await connected(db, 'Stopped', { kind: 'http', start: `${server.origin}/`, isPrivate: true });
+    await db.pool.query('delete from addresses where site_id = $1', [id]);
+    const stopped = await survey(db, id);
+    expect(stopped.state).toBe('stopped');
+    const { rows: held1 } = await db.pool.query(
+      'select 1 from pages where site_id = $1 and gone_in is null',
+      [id],
+    );
+    expect(held1).toHaveLength(pages);
+    server.asked.length = 0;
+    await resumeSurvey(db, MAINTAINER, id, 2);
+    await runJobs(db);
+    expect(await lastSurvey(db, id)).toMatchObject({ state: 'done', counts: { pages } });
+    const again = server.asked.filter((path) => /^\/\d+\.html$/.test(path));
+    expect(new Set(again).size).toBe(again.length);
+    expect(again).not.toContain('/5.html');
+  });
+
   it('keep a page that the server only fails to give, and let go of one that is not there', async () => {
     const { db } = held;
     let state = 200;
@@ -250,11 +306,7 @@ describe('surveys of a live site', () => {
         void response.writeHead(state, { 'content-type': 'text/html' }).end('<p>A'),
     });
     const from = { kind: 'http', start: `${server.origin}/`, isPrivate: true } as const;
-    const id = await siteId(
-      db,
-      await connectSite(db, MAINTAINER, { name: 'Fails', liveUrl: null, hosts: [], from }),
-    );
-    await runJobs(db);
+    const id = await connected(db, 'Fails', from);
     state = 500;
     expect(differs(await survey(db, id))).toEqual(NOTHING);
     state = 404;
@@ -285,16 +337,7 @@ describe('reach', () => {
       'a.html': '<a href=index.html>i</a>',
       'b.html': '<p>',
     });
-    const id = await siteId(
-      db,
-      await connectSite(db, MAINTAINER, {
-        name: 'Reach',
-        liveUrl: null,
-        hosts: [],
-        from: { kind: 'folder', path: join(folder, 'reach') },
-      }),
-    );
-    await runJobs(db);
+    const id = await connected(db, 'Reach', join(folder, 'reach'));
     const reach = async () => {
       const { rows } = await db.pool.query<{ path: string; reach: number }>(
         'select path, reach from pages where site_id = $1 order by path',
@@ -319,6 +362,11 @@ describe('reach', () => {
       bytes: Buffer.from('Page;Views\n/a.html;1 200\nhttps://x.example/b.html;7\n'),
     });
     expect(await reach()).toEqual(['a.html 1200', 'b.html 7', 'index.html 0']);
+    const broken = gzipSync(log).subarray(0, 60);
+    const cut = await importViews(db, MAINTAINER, id, { name: 'log.gz', bytes: broken }).catch(
+      (error: unknown) => problemOf(error).code,
+    );
+    expect(cut).toBe('VIEWS_BROKEN');
     const refused = await importViews(db, MAINTAINER, id, {
       name: 'x.txt',
       bytes: Buffer.from('nothing of the kind'),
