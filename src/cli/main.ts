@@ -2,6 +2,8 @@ import { Command, CommanderError, InvalidArgumentError, Option } from 'commander
 import { problemText } from '@/core/problem';
 import { ProblemError } from '@/server/problem-error';
 import { applyCommand } from './apply';
+import { datesCommand } from './dates';
+import { familiesCommand } from './families';
 import { readCommand } from './read';
 import { swapCommand } from './swap';
 
@@ -42,6 +44,18 @@ siteCommand('apply', 'apply rows of edits exactly')
   .argument('<edits>', 'a file of JSON lines, as `swap` prints them')
   .requiredOption('--out <folder>', 'where the changed site is written')
   .action(applyCommand);
+
+program
+  .command('families')
+  .description('say which files of a folder are one picture, a JSON line a file')
+  .argument('<folder>', 'a folder or a .zip')
+  .action(familiesCommand);
+
+program
+  .command('dates')
+  .description('say when the pictures of a folder were taken and what tells it, a JSON line a file')
+  .argument('<folder>', 'a folder or a .zip')
+  .action(datesCommand);
 
 process.stdout.on('error', (error: NodeJS.ErrnoException) => {
   // A reader that has seen enough (`| head`) closes the pipe; that is no failure.

@@ -1,13 +1,15 @@
 /** What a file of bytes is as a picture: bounded in size and pixels, and never believed by its name. */
+import decodeIco from 'decode-ico';
 import sharp from 'sharp';
 import type { PixelSize } from '@/core/swap/slot';
 import { ProblemError } from '../problem-error';
+import { kindOfBytes } from './sniff-picture';
 
 /** Largest picture that is opened, in pixels: beyond every camera, below what fills the memory. */
 export const MAX_PIXELS = 120_000_000;
 
 export interface ImageFacts extends PixelSize {
-  /** As sharp names it: `jpeg`, `png`, `svg`, `gif`, `webp`, `heif` … */
+  /** `jpeg`, `png`, `svg`, `gif`, `webp`, `avif`, `heic`, `tiff`, `ico`. */
   readonly format: string;
   readonly isAnimated: boolean;
 }
@@ -29,19 +31,17 @@ export async function inspectImage(bytes: Uint8Array, name: string): Promise<Ima
       remedy: 'Copy it again and check that it opens on your own machine.',
     });
   }
-  const facts = await sharp(bytes, { limitInputPixels: false })
-    .metadata()
-    .catch((error: unknown) => {
-      throw new ProblemError(
-        {
-          code: 'IMAGE_UNREADABLE',
-          what: `“${name}” is not a picture that Ibidem can read.`,
-          why: 'Its content is not JPEG, PNG, WebP, AVIF, GIF, SVG or TIFF, whatever its name says, or it is damaged.',
-          remedy: 'Open it on your own machine and save it as JPEG or PNG.',
-        },
-        { cause: error },
-      );
-    });
+  const facts = await header(bytes).catch((error: unknown) => {
+    throw new ProblemError(
+      {
+        code: 'IMAGE_UNREADABLE',
+        what: `“${name}” is not a picture that Ibidem can read.`,
+        why: 'Its content is not JPEG, PNG, WebP, AVIF, HEIC, GIF, SVG, TIFF or ICO, whatever its name says, or it is damaged.',
+        remedy: 'Open it on your own machine and save it as JPEG or PNG.',
+      },
+      { cause: error },
+    );
+  });
   const { width, height, format } = facts;
   if (width * height > MAX_PIXELS) {
     throw new ProblemError({
@@ -58,4 +58,26 @@ export async function inspectImage(bytes: Uint8Array, name: string): Promise<Ima
     heightPx: isTurned ? width : height,
     isAnimated: (facts.pages ?? 1) > 1 && (format === 'gif' || format === 'webp' || format === 'png'),
   };
+}
+
+interface Header {
+  readonly format: string;
+  readonly width: number;
+  readonly height: number;
+  readonly orientation?: number | undefined;
+  readonly pages?: number | undefined;
+}
+
+async function header(bytes: Uint8Array): Promise<Header> {
+  if (kindOfBytes(bytes) === 'ico') {
+    const [largest] = decodeIco(bytes).sort((a, b) => b.width - a.width);
+    if (!largest) throw new Error('The icon holds no picture.');
+    return { format: 'ico', width: largest.width, height: largest.height };
+  }
+  const facts = await sharp(bytes, { limitInputPixels: false }).metadata();
+  if (facts.format !== 'heif') return facts;
+  // HEIC is stored turned already: its decoder gives it upright, whatever its EXIF says.
+  return facts.compression === 'hevc'
+    ? { format: 'heic', width: facts.width, height: facts.height }
+    : { ...facts, format: 'avif' };
 }

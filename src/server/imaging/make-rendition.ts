@@ -1,16 +1,10 @@
-import sharp, { type Sharp } from 'sharp';
+import type { Sharp } from 'sharp';
 import type { Rendition } from '@/core/swap/plan-swap';
 import { ProblemError } from '../problem-error';
-import { MAX_PIXELS } from './inspect-image';
+import { openPicture } from './read-pixels';
 
-/** Seconds after which decoding or encoding one picture is given up. */
-const TIME_LIMIT_S = 60;
 const JPEG_QUALITY = 82;
 const THUMBNAIL_PX = 480;
-
-function opened(bytes: Uint8Array) {
-  return sharp(bytes, { limitInputPixels: MAX_PIXELS }).timeout({ seconds: TIME_LIMIT_S }).autoOrient();
-}
 
 /**
  * Makes a rendition of a picture: turned upright, cropped, scaled down, in its format, with its own metadata.
@@ -20,7 +14,7 @@ function opened(bytes: Uint8Array) {
 export async function makeRendition(bytes: Uint8Array, rendition: Rendition): Promise<Uint8Array> {
   if (rendition.format === 'original') return bytes;
   const { crop, widthPx, heightPx } = rendition;
-  const shaped = opened(bytes)
+  const shaped = (await openPicture(bytes))
     .extract({ left: crop.left, top: crop.top, width: crop.widthPx, height: crop.heightPx })
     .resize(widthPx, heightPx, { fit: 'fill', kernel: 'lanczos3' })
     .keepMetadata();
@@ -54,7 +48,7 @@ function encoded(image: Sharp, format: Exclude<Rendition['format'], 'original'>)
 
 /** A small WebP of a picture for screens, at most 480 pixels on the long side. */
 export async function makeThumbnail(bytes: Uint8Array): Promise<Uint8Array> {
-  return opened(bytes)
+  return (await openPicture(bytes))
     .resize(THUMBNAIL_PX, THUMBNAIL_PX, { fit: 'inside', withoutEnlargement: true })
     .webp({ quality: 80 })
     .toBuffer();

@@ -12,7 +12,8 @@ import { logEvent } from './log-event';
 /** Largest file that is taken in one piece, in bytes. */
 const MAX_INTAKE_BYTES = 60 * 1024 ** 2;
 
-const SHOWN_BY_BROWSERS = new Set(['jpeg', 'png', 'webp', 'avif', 'gif', 'svg', 'tiff']);
+/** Types that pages show, and those that a rendition is made of. */
+const USABLE = new Set(['jpeg', 'png', 'webp', 'avif', 'gif', 'svg', 'tiff', 'heic']);
 
 const NAME = Joi.string().trim().min(1).max(255).required();
 
@@ -38,7 +39,7 @@ export async function receiveIntake(
     });
   }
   const facts = await inspectImage(input.bytes, name);
-  if (!SHOWN_BY_BROWSERS.has(facts.format)) {
+  if (!USABLE.has(facts.format)) {
     throw new ProblemError({
       code: 'INTAKE_FORMAT',
       what: `“${name}” was not taken in.`,

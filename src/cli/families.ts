@@ -1,0 +1,59 @@
+import { FamilyBuilder } from '@/core/picture/families';
+import { fingerprintOf, type Fingerprint } from '@/core/picture/fingerprint';
+import type { Rect } from '@/core/picture/grey-plane';
+import { sha256 } from '@/server/hash';
+import { inspectImage } from '@/server/imaging/inspect-image';
+import { readGreyPlane } from '@/server/imaging/read-pixels';
+import { readPictures } from './picture-folder';
+import { printRow } from './rows';
+
+interface FileRow {
+  readonly path: string;
+  readonly id: string;
+  readonly widthPx: number;
+  readonly heightPx: number;
+}
+
+/** `ibidem families FOLDER`: a row a file, with the family it belongs to. */
+export async function familiesCommand(folder: string): Promise<void> {
+  const prints = new Map<string, Fingerprint>();
+  const files = await readPictures(folder, async ({ path }, bytes): Promise<FileRow> => {
+    const id = sha256(bytes);
+    const { widthPx, heightPx } = await inspectImage(bytes, path);
+    if (!prints.has(id)) prints.set(id, fingerprintOf(await readGreyPlane(bytes)));
+    return { path, id, widthPx, heightPx };
+  });
+  const builder = new FamilyBuilder((id) => prints.get(id) as Fingerprint);
+  const bySize = [...files].sort((a, b) => b.widthPx * b.heightPx - a.widthPx * a.heightPx);
+  for (const file of bySize) builder.add(file);
+  const memberOf = new Map(
+    builder
+      .families()
+      .flatMap(({ master, members }) => members.map((member) => [member.id, { master, member }] as const)),
+  );
+  const named = new Map(files.toReversed().map((file) => [file.id, file]));
+  for (const file of files) {
+    const found = memberOf.get(file.id);
+    const master = found && named.get(found.master);
+    if (!found || !master) continue;
+    const link = found.member.link;
+    const crop = link ? cropOf(link.other) : null;
+    const shown = (link?.other.width ?? 1) / (link?.own.width ?? 1);
+    await printRow({
+      file: file.path,
+      family: master.path,
+      master: file.path === master.path,
+      scale: rounded(file.widthPx / (shown * master.widthPx)),
+      crop,
+      ...(link?.isMirrored ? { mirrored: true } : {}),
+    });
+  }
+}
+
+/** `null` where a file shows the whole of its master. */
+function cropOf({ left, top, width, height }: Rect): Rect | null {
+  if (width === 1 && height === 1) return null;
+  return { left: rounded(left), top: rounded(top), width: rounded(width), height: rounded(height) };
+}
+
+const rounded = (value: number) => Math.round(value * 1e4) / 1e4;

@@ -1,0 +1,194 @@
+/** What tells when a picture was taken: from its metadata, its name, its file, and the words around it. */
+import { dayOf, dayOfMs, monthSpan, yearSpan, type Day, type DaySpan } from './day';
+import {
+  mentionsInName,
+  mentionsInWords,
+  type DateMention,
+  type MentionRules,
+  type Precision,
+} from './date-mentions';
+
+/** Where a piece of evidence comes from. */
+export type DateOrigin =
+  | 'camera'
+  | 'scanner'
+  | 'metadata'
+  | 'file name'
+  | 'folder'
+  | 'caption'
+  | 'alt text'
+  | 'heading'
+  | 'page'
+  | 'file date'
+  | 'survey';
+
+/** One piece of evidence: it says that the picture was taken within its days. */
+export interface DateEvidence extends DaySpan {
+  readonly origin: DateOrigin;
+  /** How much it is believed, in natural log-odds: 1 is weak, 6 is next to certain. */
+  readonly weight: number;
+  /** What was read, as it stands there. */
+  readonly text: string;
+}
+
+/** A date field of the metadata, as it stands there: `2016:06:11 10:20:00`, `2016-06-11T10:20:00+02:00`, `2016`. */
+export interface MetadataDate {
+  readonly field: string;
+  readonly value: string;
+}
+
+export interface DateSources {
+  /** When a camera took it (EXIF DateTimeOriginal); may be missing. */
+  readonly taken?: string | undefined;
+  /** When it was made digital (EXIF DateTimeDigitized). */
+  readonly digitized?: string | undefined;
+  /** Other dates that the metadata give for what is shown: IPTC 2:55, XMP photoshop:DateCreated, xmp:CreateDate. */
+  readonly fields?: readonly MetadataDate[];
+  /** Address of the file within the site. */
+  readonly path: string;
+  readonly widthPx?: number | null;
+  readonly heightPx?: number | null;
+  /** Words of its placements. */
+  readonly captions?: readonly string[];
+  readonly altTexts?: readonly string[];
+  readonly headings?: readonly string[];
+  /** Titles and addresses of the pages that show it. */
+  readonly pages?: readonly { readonly path: string; readonly title: string }[];
+  /** When the file was last written, ms since 1970: it was taken before. */
+  readonly modifiedMs?: number | null;
+  /** When a survey first saw it, ms since 1970: it was taken before. */
+  readonly firstSeenMs?: number | null;
+}
+
+const WEIGHT: Readonly<Record<DateOrigin, number>> = {
+  camera: 6,
+  scanner: 3,
+  metadata: 4,
+  'file name': 3,
+  folder: 2,
+  caption: 2.5,
+  'alt text': 2,
+  heading: 1.2,
+  page: 1,
+  'file date': 2.5,
+  survey: 6,
+};
+
+/** A day or a month is rarely written by chance; a bare year sometimes is. */
+const BY_PRECISION: Readonly<Record<Precision, number>> = {
+  day: 1.2,
+  month: 1.1,
+  season: 1,
+  'school-year': 1,
+  year: 0.85,
+};
+
+/** Days to which clocks fall back that were never set. */
+const RESET_DAYS = new Set([
+  '1970-01-01',
+  '1980-01-01',
+  '2000-01-01',
+  '2001-01-01',
+  '1904-01-01',
+  '0000-00-00',
+]);
+
+export interface DatingRules extends MentionRules {
+  readonly today: Day;
+}
+
+/** All that tells when a picture was taken, each piece by itself; what can't be a date is left out. */
+export function gatherEvidence(sources: DateSources, rules: DatingRules): DateEvidence[] {
+  const { taken, digitized, fields = [], path, widthPx, heightPx } = sources;
+  const sizes = [widthPx, heightPx].flatMap((size) => (size ? [size] : []));
+  const slash = path.lastIndexOf('/');
+  const all: DateEvidence[] = [
+    ...fromMetadata('camera', taken, rules),
+    // A camera writes both alike; where they differ, it was scanned later.
+    ...(digitized && digitized.slice(0, 10) !== taken?.slice(0, 10)
+      ? fromMetadata('scanner', digitized, rules)
+      : []),
+    ...fields.flatMap(({ value }) => fromMetadata('metadata', value, rules)),
+    ...mentioned('file name', mentionsInName(path.slice(slash + 1), rules, sizes)),
+    ...mentioned('folder', mentionsInName(path.slice(0, Math.max(0, slash)), rules, sizes)),
+    ...words('caption', sources.captions ?? [], rules),
+    ...words('alt text', sources.altTexts ?? [], rules),
+    ...words('heading', sources.headings ?? [], rules),
+    ...ofPages(sources.pages ?? [], rules),
+    ...before('file date', sources.modifiedMs, rules),
+    ...before('survey', sources.firstSeenMs, rules),
+  ];
+  return once(all);
+}
+
+/** EXIF 2.32 and XMP dates: `YYYY:MM:DD hh:mm:ss`, ISO 8601 with year, month or day. */
+const FIELD = /^\s*(\d{4})(?:[-:](\d{2})(?:[-:](\d{2}))?)?/;
+/** Photography began then; an archive dates its scans by what they show. */
+const FIRST_PHOTOGRAPH = 1826;
+
+function fromMetadata(
+  origin: 'camera' | 'scanner' | 'metadata',
+  value: string | undefined,
+  rules: DatingRules,
+): DateEvidence[] {
+  const match = value ? FIELD.exec(value) : null;
+  if (!match || !value) return [];
+  const span = spanOfField(Number(match[1]), match[2], match[3]);
+  if (!span?.from || span.from > rules.today || Number(match[1]) < FIRST_PHOTOGRAPH) return [];
+  const isReset = RESET_DAYS.has(match.slice(1).join('-'));
+  return [{ origin, ...span, weight: isReset ? 0.2 : WEIGHT[origin], text: value.trim() }];
+}
+
+function spanOfField(year: number, month: string | undefined, date: string | undefined): DaySpan | null {
+  if (!month) return yearSpan(year);
+  if (!date) return Number(month) >= 1 && Number(month) <= 12 ? monthSpan(year, Number(month)) : null;
+  const day = dayOf(year, Number(month), Number(date));
+  return day === null ? null : { from: day, until: day };
+}
+
+function mentioned(origin: DateOrigin, mentions: readonly DateMention[]): DateEvidence[] {
+  return mentions.map(({ from, until, precision, text }) => ({
+    ...{ origin, from, until, text },
+    weight: WEIGHT[origin] * BY_PRECISION[precision],
+  }));
+}
+
+function words(origin: DateOrigin, texts: readonly string[], rules: DatingRules): DateEvidence[] {
+  return texts.flatMap((text) => mentioned(origin, mentionsInWords(text, rules)));
+}
+
+/** What a page's title and address say holds for pictures only where all the pages that show it say the same. */
+function ofPages(pages: readonly { path: string; title: string }[], rules: DatingRules): DateEvidence[] {
+  const each = pages.map(({ path, title }) => [
+    ...mentionsInWords(title, rules),
+    ...mentionsInName(path, rules),
+  ]);
+  const [first, ...others] = each;
+  if (!first) return [];
+  const shared = first.filter(({ from, until }) =>
+    others.every((mentions) => mentions.some((one) => one.from === from && one.until === until)),
+  );
+  return mentioned('page', shared);
+}
+
+/** A file was not written before its picture was taken. */
+function before(
+  origin: 'file date' | 'survey',
+  ms: number | null | undefined,
+  rules: DatingRules,
+): DateEvidence[] {
+  if (ms === null || ms === undefined || ms <= 0) return [];
+  const until = dayOfMs(ms);
+  if (until > rules.today) return [];
+  return [{ origin, from: null, until, weight: WEIGHT[origin], text: '' }];
+}
+
+/** The same thing said twice by the same kind of witness counts once. */
+function once(all: readonly DateEvidence[]): DateEvidence[] {
+  const seen = new Map<string, DateEvidence>();
+  for (const one of all) {
+    const key = `${one.origin} ${one.from} ${one.until}`;
+    if (!seen.has(key)) seen.set(key, one);
+  }
+  return [...seen.values()];
+}

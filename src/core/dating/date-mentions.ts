@@ -1,0 +1,177 @@
+/** Finds the dates, months, seasons, years and school years that words and file names mention. */
+import { dayOf, monthSpan, schoolYearSpan, yearSpan, type DaySpan } from './day';
+import { MONTH_PATTERN, monthOf, NOT_THE_TIME, SEASONS } from './month-names';
+
+/** How exactly a mention tells the time. */
+export type Precision = 'day' | 'month' | 'season' | 'year' | 'school-year';
+
+export interface DateMention extends DaySpan {
+  readonly precision: Precision;
+  /** The words that say it. */
+  readonly text: string;
+}
+
+/** Years that pictures on web sites are dated with; what lies outside is a number of something else. */
+const FIRST_YEAR = 1840;
+/** In file names, where numbers are mostly sizes and counters, only years since there are digital pictures. */
+const FIRST_DIGITAL_YEAR = 1990;
+
+export interface MentionRules {
+  /** The last year that can be meant: that of today. */
+  readonly thisYear: number;
+  /** First month of school years, 1 to 12. */
+  readonly schoolYearMonth?: number;
+}
+
+interface Found extends DateMention {
+  readonly at: number;
+  readonly length: number;
+}
+
+type Reader = (match: RegExpMatchArray, rules: MentionRules) => (DaySpan & { precision: Precision }) | null;
+
+const oneDay = (year: number, month: number, date: number, rules: MentionRules) => {
+  const day = dayOf(year, month, date);
+  return day === null || !isYear(year, rules, FIRST_YEAR)
+    ? null
+    : { from: day, until: day, precision: 'day' as const };
+};
+
+const isYear = (year: number, { thisYear }: MentionRules, first: number) => year >= first && year <= thisYear;
+
+const aMonth = (year: number, month: number, rules: MentionRules) =>
+  isYear(year, rules, FIRST_YEAR) && month >= 1 && month <= 12
+    ? { ...monthSpan(year, month), precision: 'month' as const }
+    : null;
+
+const aYear = (year: number, rules: MentionRules, first = FIRST_YEAR) =>
+  isYear(year, rules, first) ? { ...yearSpan(year), precision: 'year' as const } : null;
+
+const aSchoolYear = (text: string, second: string, rules: MentionRules) => {
+  const year = Number(text);
+  const isNext = second.length === 2 ? Number(second) === (year + 1) % 100 : Number(second) === year + 1;
+  return isNext && isYear(year, rules, FIRST_YEAR)
+    ? { ...schoolYearSpan(year, rules.schoolYearMonth), precision: 'school-year' as const }
+    : null;
+};
+
+const aSeason = (word: string, year: number, rules: MentionRules, first: number) => {
+  const months = SEASONS.get(word.toLowerCase());
+  if (!months || !isYear(year, rules, first)) return null;
+  const [from, until] = months;
+  const end = until > 12 ? monthSpan(year + 1, until - 12) : monthSpan(year, until);
+  return { from: monthSpan(year, from).from, until: end.until, precision: 'season' as const };
+};
+
+const word = (match: RegExpMatchArray, group: number) => match[group] ?? '';
+const num = (match: RegExpMatchArray, group: number) => Number(match[group]);
+const fullYear = (year: number) => (year < 100 ? 2000 + year : year);
+
+const SEASON_PATTERN = [...SEASONS.keys()].join('|');
+
+/** In words, tried in this order: what an earlier one took, a later one leaves. */
+const IN_WORDS: readonly (readonly [RegExp, Reader])[] = [
+  [/(?<![\d-])(\d{4})-(\d{2})-(\d{2})(?![\d-])/gu, (m, r) => oneDay(num(m, 1), num(m, 2), num(m, 3), r)],
+  [
+    /(?<![\d.])(\d{1,2})\.\s?(\d{1,2})\.\s?(\d{4})(?!\d)/gu,
+    (m, r) => oneDay(num(m, 3), num(m, 2), num(m, 1), r),
+  ],
+  [
+    new RegExp(
+      `(?<!\\d)(\\d{1,2})(?:st|nd|rd|th|er|\\.)?\\s+(?:of\\s+|de\\s+)?(${MONTH_PATTERN})\\.?,?\\s+(?:de\\s+)?(\\d{4})(?!\\d)`,
+      'giu',
+    ),
+    (m, r) => oneDay(num(m, 3), monthOf(word(m, 2)) ?? 0, num(m, 1), r),
+  ],
+  [
+    new RegExp(
+      `(?<![\\p{L}])(${MONTH_PATTERN})\\.?\\s+(\\d{1,2})(?:st|nd|rd|th)?,?\\s+(\\d{4})(?!\\d)`,
+      'giu',
+    ),
+    (m, r) => oneDay(num(m, 3), monthOf(word(m, 1)) ?? 0, num(m, 2), r),
+  ],
+  [
+    new RegExp(`(?<![\\p{L}])(${MONTH_PATTERN})\\.?\\s+(?:de\\s+)?(\\d{4})(?!\\d)`, 'giu'),
+    (m, r) => aMonth(num(m, 2), monthOf(word(m, 1)) ?? 0, r),
+  ],
+  [/(?<!\d)(\d{4})\s?[-–/]\s?(\d{4}|\d{2})(?!\d)/gu, (m, r) => aSchoolYear(word(m, 1), word(m, 2), r)],
+  [
+    new RegExp(`(?<![\\p{L}])(${SEASON_PATTERN})\\s+(?:of\\s+|de\\s+)?(\\d{4})(?!\\d)`, 'giu'),
+    (m, r) => aSeason(word(m, 1), num(m, 2), r, FIRST_YEAR),
+  ],
+  [/(?<![\d.,:/×x-])(\d{4})(?![\d×x%°]|[.,]\d|\s?(?:px|pixels?|×|x\s?\d))/gu, (m, r) => aYear(num(m, 1), r)],
+];
+
+/** In names of files and folders, where words are joined by strokes and dots. */
+const IN_NAMES: readonly (readonly [RegExp, Reader])[] = [
+  [
+    /(?<!\d)((?:19|20)\d{2})[-_. ]?(\d{2})[-_. ]?(\d{2})(?!\d)/gu,
+    (m, r) => ofName(oneDay(num(m, 1), num(m, 2), num(m, 3), r)),
+  ],
+  [
+    /(?<!\d)(\d{2})[-_.](\d{2})[-_.]((?:19|20)\d{2})(?!\d)/gu,
+    (m, r) => ofName(oneDay(num(m, 3), num(m, 2), num(m, 1), r)),
+  ],
+  [
+    /(?<!\d)((?:19|20)\d{2})[-_]((?:19|20)\d{2}|\d{2})(?!\d)/gu,
+    (m, r) => aSchoolYear(word(m, 1), word(m, 2), r),
+  ],
+  [/(?<!\d)((?:19|20)\d{2})[-_./](\d{2})(?!\d)/gu, (m, r) => ofName(aMonth(num(m, 1), num(m, 2), r))],
+  [
+    new RegExp(`(?<![\\p{L}])(${MONTH_PATTERN})[-_. ]?((?:19|20)\\d{2})(?!\\d)`, 'giu'),
+    (m, r) => ofName(aMonth(num(m, 2), monthOf(word(m, 1)) ?? 0, r)),
+  ],
+  [
+    new RegExp(`(?<![\\p{L}])(${SEASON_PATTERN})[-_. ]?((?:19|20)\\d{2}|\\d{2})(?!\\d)`, 'giu'),
+    (m, r) => aSeason(word(m, 1), fullYear(num(m, 2)), r, FIRST_DIGITAL_YEAR),
+  ],
+  [
+    /(?<![\dx×])((?:19|20)\d{2})(?![\dx×]|px|w(?![\p{L}])|h(?![\p{L}]))/giu,
+    (m, r) => aYear(num(m, 1), r, FIRST_DIGITAL_YEAR),
+  ],
+];
+
+/** A date in a file's name is a camera's or a phone's: none before there were any. */
+function ofName<T extends DaySpan>(span: T | null): T | null {
+  const first = dayOf(FIRST_DIGITAL_YEAR, 1, 1) as number;
+  return span && span.from !== null && span.from >= first ? span : null;
+}
+
+/**
+ * Dates in a caption, an alt text, a heading or a title, in the order of the text. English, German, French and Spanish
+ * names of months and seasons. Years that are beginnings or ends ("since 1931", "until 2023") are left out.
+ */
+export function mentionsInWords(text: string, rules: MentionRules): DateMention[] {
+  return found(text, IN_WORDS, rules).filter(
+    ({ at }) => !NOT_THE_TIME.test(text.slice(Math.max(0, at - 20), at)),
+  );
+}
+
+/**
+ * Dates in the name or path of a file. Pixel sizes are left out.
+ *
+ * @param sizes the file's own width and height: a name often carries them
+ */
+export function mentionsInName(
+  name: string,
+  rules: MentionRules,
+  sizes: readonly number[] = [],
+): DateMention[] {
+  return found(name, IN_NAMES, rules).filter(
+    ({ precision, text }) => !(precision === 'year' && sizes.includes(Number(text))),
+  );
+}
+
+function found(text: string, readers: readonly (readonly [RegExp, Reader])[], rules: MentionRules): Found[] {
+  const all: Found[] = [];
+  for (const [pattern, read] of readers) {
+    for (const match of text.matchAll(pattern)) {
+      const at = match.index;
+      const length = match[0].length;
+      if (all.some((other) => at < other.at + other.length && other.at < at + length)) continue;
+      const span = read(match, rules);
+      if (span) all.push({ ...span, text: match[0], at, length });
+    }
+  }
+  return all.sort((a, b) => a.at - b.at);
+}

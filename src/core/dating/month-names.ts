@@ -1,0 +1,42 @@
+/** Names of months in the languages whose pages are read for dates, by their first letters; data, not rules. */
+const MONTHS: readonly (readonly string[])[] = [
+  ['january', 'jan', 'januar', 'jänner', 'janvier', 'janv', 'enero', 'ene'],
+  ['february', 'feb', 'februar', 'feber', 'février', 'fevrier', 'févr', 'febrero'],
+  ['march', 'mar', 'märz', 'maerz', 'mrz', 'mars', 'marzo'],
+  ['april', 'apr', 'avril', 'avr', 'abril', 'abr'],
+  ['may', 'mai', 'mayo'],
+  ['june', 'jun', 'juni', 'juin', 'junio'],
+  ['july', 'jul', 'juli', 'juillet', 'juil', 'julio'],
+  ['august', 'aug', 'août', 'aout', 'agosto', 'ago'],
+  ['september', 'sep', 'sept', 'septembre', 'septiembre', 'setiembre'],
+  ['october', 'oct', 'oktober', 'okt', 'octobre', 'octubre'],
+  ['november', 'nov', 'novembre', 'noviembre'],
+  ['december', 'dec', 'dezember', 'dez', 'décembre', 'decembre', 'déc', 'diciembre', 'dic'],
+];
+
+const NUMBER = new Map(MONTHS.flatMap((names, i) => names.map((name) => [name, i + 1] as const)));
+
+/** The month that a word names, 1 to 12, or `null`. */
+export function monthOf(word: string): number | null {
+  return NUMBER.get(word.toLowerCase()) ?? null;
+}
+
+/** A pattern that any of the names fits. */
+export const MONTH_PATTERN = [...NUMBER.keys()].sort((a, b) => b.length - a.length).join('|');
+
+/** Words for seasons, with the first and last month of each; winter ends in the year after. */
+export const SEASONS: ReadonlyMap<string, readonly [number, number]> = new Map<
+  string,
+  readonly [number, number]
+>([
+  ...['spring', 'frühling', 'frühjahr', 'printemps', 'primavera'].map((w) => [w, [3, 6]] as const),
+  ...['summer', 'sommer', 'été', 'verano'].map((w) => [w, [6, 9]] as const),
+  ...['autumn', 'herbst', 'automne', 'otoño'].map((w) => [w, [9, 12]] as const),
+  ...['winter', 'hiver', 'invierno', 'christmas', 'weihnachten', 'noël', 'navidad'].map(
+    (w) => [w, [11, 14]] as const,
+  ),
+]);
+
+/** Words before a year that make it a beginning, an end or a founding, not the time of a picture. */
+export const NOT_THE_TIME =
+  /(?:since|until|till|from|before|after|founded(?: in)?|established(?: in)?|built(?: in)?|born(?: in)?|est\.?|as in|©|copyright|\(c\)|seit|bis|ab|vor|nach|gegründet|erbaut|geboren|depuis|jusqu[’']?(?:en|à)|avant|après|fondée?(?: en)?|né(?:e)?(?: en)?|desde|hasta|antes de|fundad[oa](?: en)?|nacid[oa](?: en)?)\s*$/iu;

@@ -1,0 +1,105 @@
+import { describe, expect, it } from 'vitest';
+import { mirrorOf, pictureOf, shaped, type Drawn } from './drawn-pictures.fixture';
+import { FamilyBuilder, type Correction, type Family, type FamilyFile } from './families';
+import { fingerprintOf, type Fingerprint } from './fingerprint';
+
+interface File extends FamilyFile {
+  readonly print: Fingerprint;
+}
+
+const file = (id: string, drawn: Drawn, widthPx = drawn.width * 4): File => ({
+  id,
+  widthPx,
+  heightPx: Math.round((widthPx * drawn.height) / drawn.width),
+  print: fingerprintOf(drawn),
+});
+
+function familiesOf(files: readonly File[], corrections: readonly Correction[] = []): Family[] {
+  const prints = new Map(files.map(({ id, print }) => [id, print]));
+  const builder = new FamilyBuilder((id) => prints.get(id) as Fingerprint, corrections);
+  for (const one of files) builder.add(one);
+  return builder.families();
+}
+
+const together = (families: readonly Family[]) =>
+  families.map(({ members }) => members.map(({ id }) => id).sort()).sort();
+
+const hall = pictureOf(1);
+const river = pictureOf(2);
+
+describe('families', () => {
+  it.each([
+    ['smaller', shaped(hall, { scale: 0.55 })],
+    ['darker and paler', shaped(hall, { gain: 0.6, lift: 20 })],
+    ['noisy', shaped(hall, { noise: 7 })],
+    ['a square from its middle', shaped(hall, { cut: [0.17, 0, 0.66, 1] })],
+    ['cut at all sides', shaped(hall, { cut: [0.08, 0.1, 0.8, 0.75] })],
+    ['bordered', shaped(hall, { border: 12 })],
+  ])('takes along one that is %s', (_, drawn) => {
+    const families = familiesOf([file('hall', hall), file('river', river), file('other', drawn, 500)]);
+    expect(together(families)).toEqual([['hall', 'other'], ['river']]);
+  });
+
+  it('names a mirrored copy as mirrored', () => {
+    const [family] = familiesOf([file('hall', hall), file('mirrored', mirrorOf(hall), 600)]);
+    const member = family?.members.find(({ id }) => id === 'mirrored');
+    expect(member?.link).toMatchObject({ kind: 'same', isMirrored: true });
+  });
+
+  it('tells where a cutting was cut from, to a hundredth', () => {
+    const cut = shaped(hall, { cut: [0.2, 0.1, 0.6, 0.7] });
+    const [family] = familiesOf([file('hall', hall), file('cut', cut, 400)]);
+    const link = family?.members.find(({ id }) => id === 'cut')?.link;
+    expect(link?.kind).toBe('part');
+    for (const [side, share] of Object.entries({ left: 0.2, top: 0.1, width: 0.6, height: 0.7 }))
+      expect(link?.other[side as 'left']).toBeCloseTo(share, 1.7);
+  });
+
+  it('makes the largest the master, in whatever order they come', () => {
+    const small = file('small', shaped(hall, { scale: 0.5 }), 300);
+    const large = file('large', hall, 1600);
+    expect(familiesOf([small, large])[0]?.master).toBe('large');
+  });
+
+  it('keeps apart what shares its frame and differs in what matters', () => {
+    // The same wall with other words on it, as two notices or two screens have.
+    const first = shaped(hall, { writing: 5 });
+    const second = shaped(hall, { writing: 9 });
+    const families = familiesOf([
+      file('first', first),
+      file('second', second),
+      file('first small', shaped(first, { scale: 0.6 }), 400),
+      file('second small', shaped(second, { scale: 0.6 }), 400),
+    ]);
+    expect(together(families)).toEqual([
+      ['first', 'first small'],
+      ['second', 'second small'],
+    ]);
+  });
+
+  it('places one more as if it had come with the others', () => {
+    const files = [file('hall', hall), file('river', river)];
+    const cut = file('cut', shaped(river, { cut: [0.1, 0.1, 0.75, 0.8] }), 400);
+    const prints = new Map([...files, cut].map(({ id, print }) => [id, print]));
+    const builder = new FamilyBuilder((id) => prints.get(id) as Fingerprint);
+    for (const one of files) builder.add(one);
+    builder.families();
+    builder.add(cut);
+    expect(together(builder.families())).toEqual(together(familiesOf([...files, cut])));
+  });
+
+  it('does what a person says: apart, and together', () => {
+    const small = file('small', shaped(hall, { scale: 0.5 }), 300);
+    const files = [file('hall', hall), file('river', river), small];
+    expect(together(familiesOf(files, [{ kind: 'apart', a: 'small', b: 'hall' }]))).toHaveLength(3);
+    const joined = familiesOf(files, [{ kind: 'together', a: 'river', b: 'hall' }]);
+    expect(joined).toHaveLength(1);
+    expect(joined[0]?.members.find(({ id }) => id === 'river')?.link).toBeNull();
+  });
+
+  it('leaves flat pictures alone', () => {
+    const flat = { width: 100, height: 80, data: new Uint8Array(8000).fill(200) };
+    const paler = { width: 100, height: 80, data: new Uint8Array(8000).fill(220) };
+    expect(familiesOf([file('flat', flat), file('paler', paler), file('hall', hall)])).toHaveLength(3);
+  });
+});

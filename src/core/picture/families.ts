@@ -1,0 +1,162 @@
+/**
+ * Puts files together that are one picture. Files that show the very same frame make a group; a group that is cut from
+ * another, has a border or something laid over it joins that one's family. Every file is held against the family's own
+ * picture, never against a neighbour alone, so that two pictures are not chained together by what lies between them.
+ */
+import { CandidateIndex } from './candidate-index';
+import { linksTo, type Link } from './compare';
+import type { Fingerprint } from './fingerprint';
+import { WHOLE } from './grey-plane';
+
+export interface FamilyFile {
+  /** Names the bytes: files with the same bytes are one here. */
+  readonly id: string;
+  readonly widthPx: number;
+  readonly heightPx: number;
+}
+
+/** What a person said of two files, which holds whatever they look like. */
+export interface Correction {
+  readonly kind: 'together' | 'apart';
+  readonly a: string;
+  readonly b: string;
+}
+
+export interface Member {
+  readonly id: string;
+  readonly isMaster: boolean;
+  /** How it lies in the master; of the master itself the whole. `null` where only a person put it there. */
+  readonly link: Link | null;
+}
+
+export interface Family {
+  /** The file that stands for all of them: the largest of the widest frame. */
+  readonly master: string;
+  readonly members: readonly Member[];
+}
+
+interface Group {
+  /** Place in the index. */
+  readonly number: number;
+  readonly files: FamilyFile[];
+  readonly links: { readonly to: Group; readonly link: Link }[];
+}
+
+/** Candidates that are looked at. */
+const MOST = 12;
+/** A lone file must be so much larger than a group of several to be the picture of a family. */
+const LONE = 1.5;
+
+const SELF: Link = { kind: 'same', isMirrored: false, own: WHOLE, other: WHOLE, score: 1, isClose: true };
+
+export class FamilyBuilder {
+  private readonly index = new CandidateIndex();
+  private readonly groups: Group[] = [];
+  private readonly groupOf = new Map<string, Group>();
+  private readonly apart = new Set<string>();
+  private readonly together: Correction[] = [];
+
+  /** @param load gives the fingerprint of a file by its id; it may be asked for the same one again */
+  constructor(
+    private readonly load: (id: string) => Fingerprint,
+    corrections: readonly Correction[] = [],
+  ) {
+    for (const correction of corrections) {
+      if (correction.kind === 'together') this.together.push(correction);
+      else this.apart.add(pairKey(correction.a, correction.b));
+    }
+  }
+
+  /** Places a file; the largest should come first. One that is known already is passed over. */
+  add(file: FamilyFile): void {
+    if (this.groupOf.has(file.id)) return;
+    const print = this.load(file.id);
+    const others = this.index.find(print, MOST).flatMap((candidate) => {
+      const to = this.groups[candidate.picture] as Group;
+      if (to.files.some(({ id }) => this.apart.has(pairKey(id, file.id)))) return [];
+      return [{ candidate, group: to, print: this.load((to.files[0] as FamilyFile).id) }];
+    });
+    const links = linksTo(print, others).map(({ to, link }) => ({ to: to.group, link }));
+    links.sort((a, b) => b.link.score - a.link.score);
+    const same = links.find(({ link }) => link.kind === 'same' && !link.isMirrored);
+    if (same) {
+      // The largest stands for all of them.
+      if (area(file) > area(same.to.files[0] as FamilyFile)) same.to.files.unshift(file);
+      else same.to.files.push(file);
+      this.groupOf.set(file.id, same.to);
+      return;
+    }
+    const group: Group = { number: this.index.add(print), files: [file], links };
+    this.groups.push(group);
+    this.groupOf.set(file.id, group);
+  }
+
+  /** The families as they stand, each with how its files lie in its master. */
+  families(): Family[] {
+    const roots = this.settle();
+    const byRoot = new Map<Group, Member[]>();
+    for (const group of this.groups) {
+      const { root, link } = roots.get(group) as Settled;
+      const members = byRoot.get(root) ?? [];
+      byRoot.set(root, members);
+      for (const file of group.files) {
+        const isMaster = group === root && file === group.files[0];
+        members.push({ id: file.id, isMaster, link: isMaster || group === root ? SELF : link });
+      }
+    }
+    return [...byRoot].map(([root, members]) => ({ master: (root.files[0] as FamilyFile).id, members }));
+  }
+
+  /** For every group the one whose family it belongs to. */
+  private settle(): Map<Group, Settled> {
+    const links = new Map<Group, { to: Group; link: Link }[]>(this.groups.map((group) => [group, []]));
+    for (const group of this.groups) {
+      for (const { to, link } of group.links) {
+        links.get(group)?.push({ to, link });
+        links.get(to)?.push({ to: group, link: { ...link, own: link.other, other: link.own } });
+      }
+    }
+    const settled = new Map<Group, Settled>();
+    for (const group of [...this.groups].sort((a, b) => weight(b) - weight(a))) {
+      const best = (links.get(group) ?? [])
+        .filter(({ to, link }) => settled.get(to)?.root === to && mayJoin(group, to, link))
+        .sort((a, b) => b.link.score - a.link.score)[0];
+      settled.set(group, best ? { root: best.to, link: best.link } : { root: group, link: SELF });
+    }
+    for (const { a, b } of this.together) this.joinByHand(settled, a, b);
+    return settled;
+  }
+
+  private joinByHand(settled: Map<Group, Settled>, a: string, b: string): void {
+    const first = this.groupOf.get(a);
+    const second = this.groupOf.get(b);
+    if (!first || !second) return;
+    const roots = [(settled.get(first) as Settled).root, (settled.get(second) as Settled).root] as const;
+    if (roots[0] === roots[1]) return;
+    const [keeps, goes] = weight(roots[0]) >= weight(roots[1]) ? roots : [roots[1], roots[0]];
+    for (const [group, { root }] of settled)
+      if (root === goes) settled.set(group, { root: keeps, link: null });
+  }
+}
+
+interface Settled {
+  readonly root: Group;
+  readonly link: Link | null;
+}
+
+/**
+ * Two groups that each stand in several files are two pictures that look alike, unless one is plainly cut from the
+ * other: what is laid over a picture is laid over one file of it.
+ */
+function mayJoin(group: Group, to: Group, link: Link): boolean {
+  if (group.files.length === 1 || to.files.length === 1) return true;
+  return link.kind !== 'over' && link.isClose;
+}
+
+function weight({ files }: Group): number {
+  return area(files[0] as FamilyFile) * (files.length > 1 ? LONE : 1);
+}
+
+const area = ({ widthPx, heightPx }: FamilyFile) => widthPx * heightPx;
+
+const pairKey = (a: string, b: string) => (a < b ? `${a} ${b}` : `${b} ${a}`);

@@ -1,0 +1,107 @@
+import { describe, expect, it } from 'vitest';
+import { CandidateIndex } from './candidate-index';
+import { bitsOf, dctHash, hashDistance, HASH_SIDE, mirroredHash } from './dct-hash';
+import { compareDetail } from './detail';
+import { mirrorOf, pictureOf, shaped } from './drawn-pictures.fixture';
+import { fingerprintOf } from './fingerprint';
+import { findLandmarks } from './find-landmarks';
+import { fitted, resample, WHOLE } from './grey-plane';
+
+const hash = (drawn: ReturnType<typeof pictureOf>) => dctHash(resample(drawn, WHOLE, [HASH_SIDE, HASH_SIDE]));
+
+describe('resample', () => {
+  const plane = { width: 4, height: 2, data: Uint8Array.from([0, 10, 20, 30, 40, 50, 60, 70]) };
+  it.each([
+    ['the same', WHOLE, [4, 2], [0, 10, 20, 30, 40, 50, 60, 70]],
+    ['means of what is covered', WHOLE, [2, 1], [25, 45]],
+    ['a part', { left: 0.5, top: 0, width: 0.5, height: 0.5 }, [2, 1], [20, 30]],
+    ['values in between', { left: 0, top: 0, width: 0.5, height: 0.5 }, [4, 1], [0, 2.5, 7.5, 12.5]],
+  ] as const)('gives %s', (_, rect, size, expected) => {
+    expect([...resample(plane, rect, size)].map((value) => Math.round(value * 10) / 10)).toEqual(expected);
+  });
+
+  it.each([
+    [400, 300, 100, [100, 75]],
+    [30, 900, 90, [3, 90]],
+    [10_000, 1, 256, [256, 1]],
+  ])('fits %i × %i into %i', (width, height, long, size) => {
+    expect(fitted(width, height, long)).toEqual(size);
+  });
+});
+
+describe('dctHash', () => {
+  it.each([
+    [0, 0],
+    [1, 1],
+    [-1, 32],
+    [0x55555555, 16],
+  ])('counts the bits of %i', (word, bits) => expect(bitsOf(word)).toBe(bits));
+
+  it('does not mind brightness, contrast and noise, and minds another picture', () => {
+    const one = hash(pictureOf(1));
+    expect(hashDistance(one, hash(shaped(pictureOf(1), { gain: 0.5, lift: 60 })))).toBeLessThanOrEqual(3);
+    expect(hashDistance(one, hash(shaped(pictureOf(1), { noise: 8 })))).toBeLessThanOrEqual(4);
+    expect(hashDistance(one, hash(pictureOf(2)))).toBeGreaterThan(18);
+  });
+
+  it('gives the hash of the mirrored picture without looking at it', () => {
+    expect(hashDistance(mirroredHash(hash(pictureOf(3))), hash(mirrorOf(pictureOf(3))))).toBeLessThanOrEqual(
+      1,
+    );
+  });
+});
+
+describe('findLandmarks', () => {
+  it('finds most of them again in a cutting, at the place they were', () => {
+    const whole = findLandmarks(pictureOf(4));
+    const cut = findLandmarks(shaped(pictureOf(4), { cut: [0.1, 0.1, 0.8, 0.8] }));
+    const again = cut.filter(({ x, y, size }) =>
+      whole.some(
+        (one) =>
+          Math.abs(0.8 * x + 0.1 - one.x) < 0.02 &&
+          Math.abs(0.8 * y + 0.1 * (160 / 240) - one.y) < 0.02 &&
+          Math.abs(Math.log((0.8 * size) / one.size)) < 0.2,
+      ),
+    );
+    expect(whole.length).toBeGreaterThan(40);
+    expect(again.length / cut.length).toBeGreaterThan(0.5);
+  });
+
+  it.each([
+    ['a flat one', { width: 50, height: 50, data: new Uint8Array(2500).fill(9) }],
+    ['one row', { width: 256, height: 1, data: new Uint8Array(256).fill(9) }],
+    ['one point', { width: 1, height: 1, data: Uint8Array.of(7) }],
+  ])('finds none in %s', (_, plane) => {
+    expect(fingerprintOf(plane).landmarks).toEqual([]);
+  });
+});
+
+describe('compareDetail', () => {
+  const a = pictureOf(5);
+  const floats = (plane: { data: ArrayLike<number> }) => Float32Array.from(plane.data);
+  it.each([
+    ['itself', a, 0.999, 0],
+    ['a paler copy', shaped(a, { gain: 0.5, lift: 40 }), 0.99, 0],
+  ])('agrees with %s', (_, b, least, most) => {
+    const detail = compareDetail(floats(a), floats(b), a.width, a.height);
+    expect(detail.agreement).toBeGreaterThanOrEqual(least);
+    expect(detail.contradicted).toBeLessThanOrEqual(most);
+  });
+
+  it('contradicts another picture', () => {
+    const detail = compareDetail(floats(a), floats(pictureOf(6)), a.width, a.height);
+    expect(Math.abs(detail.agreement)).toBeLessThan(0.2);
+    expect(detail.contradicted).toBeGreaterThan(0.3);
+  });
+});
+
+describe('CandidateIndex', () => {
+  it('finds a cutting among hundreds first, and where it lies', () => {
+    const index = new CandidateIndex();
+    for (let seed = 0; seed < 150; seed++) index.add(fingerprintOf(pictureOf(seed)));
+    const cut = fingerprintOf(shaped(pictureOf(77), { cut: [0.15, 0.1, 0.7, 0.8] }));
+    const [first] = index.find(cut, 5);
+    expect(first).toMatchObject({ picture: 77, isMirrored: false });
+    expect(first?.alignments[0]?.scale).toBeCloseTo(0.7, 1);
+  });
+});

@@ -1,0 +1,95 @@
+/** Pixels of a picture of any type that sites have, upright and small: bounded in size, pixels and time. */
+import decodeIco from 'decode-ico';
+import heicDecode from 'heic-decode';
+import sharp, { type Sharp } from 'sharp';
+import { PLANE_PX } from '@/core/picture/fingerprint';
+import type { GreyPlane } from '@/core/picture/grey-plane';
+import { ProblemError } from '../problem-error';
+import { MAX_PIXELS } from './inspect-image';
+import { kindOfBytes } from './sniff-picture';
+
+/** Seconds after which decoding one picture is given up. */
+const TIME_LIMIT_S = 30;
+
+/** HEIC is decoded by one thread that nothing can stop: only what a phone's camera makes. */
+const MAX_HEIC_PIXELS = 60_000_000;
+
+/** A picture as sharp takes it in, of whatever type; turned upright by its EXIF orientation. */
+export async function openPicture(bytes: Uint8Array): Promise<Sharp> {
+  const raw = await decodedElsewhere(bytes);
+  if (raw) {
+    const { width, height, data } = raw;
+    return sharp(data, { raw: { width, height, channels: 4 }, limitInputPixels: MAX_PIXELS });
+  }
+  return sharp(bytes, { limitInputPixels: MAX_PIXELS, failOn: 'error' })
+    .timeout({ seconds: TIME_LIMIT_S })
+    .autoOrient();
+}
+
+interface RawPixels {
+  readonly width: number;
+  readonly height: number;
+  /** Red, green, blue, alpha, each 0 to 255. */
+  readonly data: Uint8Array;
+}
+
+/** Pixels of the types that sharp does not read: HEIC and ICO. */
+async function decodedElsewhere(bytes: Uint8Array): Promise<RawPixels | null> {
+  switch (kindOfBytes(bytes)) {
+    case 'heic':
+      return decodedHeic(bytes);
+    case 'ico':
+      return largestIcon(bytes);
+    default:
+      return null;
+  }
+}
+
+async function decodedHeic(bytes: Uint8Array): Promise<RawPixels> {
+  const images = await heicDecode.all({ buffer: bytes });
+  try {
+    const [first] = images;
+    if (!first) throw new Error('The file holds no picture.');
+    if (first.width * first.height > MAX_HEIC_PIXELS)
+      throw new ProblemError({
+        code: 'IMAGE_TOO_LARGE',
+        what: 'The picture is too large to open.',
+        why: `It has ${first.width} × ${first.height} pixels; of this type up to ${MAX_HEIC_PIXELS / 1e6} million are opened.`,
+        remedy: 'Save it as JPEG.',
+      });
+    const { width, height, data } = await first.decode();
+    return { width, height, data: new Uint8Array(data.buffer, data.byteOffset, data.byteLength) };
+  } finally {
+    images.dispose();
+  }
+}
+
+async function largestIcon(bytes: Uint8Array): Promise<RawPixels> {
+  const icons = decodeIco(bytes);
+  const largest = icons.reduce((best, icon) => (icon.width > best.width ? icon : best));
+  if (largest.type === 'bmp') {
+    const { width, height, data } = largest;
+    return { width, height, data: new Uint8Array(data) };
+  }
+  const { data, info } = await sharp(largest.data, { limitInputPixels: MAX_PIXELS })
+    .ensureAlpha()
+    .raw()
+    .toBuffer({ resolveWithObject: true });
+  return { width: info.width, height: info.height, data };
+}
+
+/**
+ * A picture as brightness alone for comparing: upright, over white where it is transparent, at most 256 pixels along
+ * its long side.
+ */
+export async function readGreyPlane(bytes: Uint8Array): Promise<GreyPlane> {
+  const { data, info } = await (
+    await openPicture(bytes)
+  )
+    .flatten({ background: '#ffffff' })
+    .resize(PLANE_PX, PLANE_PX, { fit: 'inside', withoutEnlargement: true })
+    .greyscale()
+    .raw()
+    .toBuffer({ resolveWithObject: true });
+  return { width: info.width, height: info.height, data };
+}
