@@ -1,5 +1,6 @@
 /** The motifs of the made-up school, drawn as SVG at 1200 × 800 unless a motif has its own shape. */
 import { seeded } from './random';
+import { lit, strewn } from './things';
 
 const svg = (width: number, height: number, body: string) =>
   `<svg xmlns="http://www.w3.org/2000/svg" viewBox="0 0 ${width} ${height}" width="${width}" height="${height}">${body}</svg>`;
@@ -29,23 +30,30 @@ export function facade(seed: number, doors: 'red' | 'green'): string {
     .map((i) => rect(290 + i * 130, 290, 76, 100, pick(random, ['#f4e6c8', '#cfe0e8', '#f7edd6'])))
     .join('');
   return svg(1200, 800, rect(0, 0, 1200, 800, '#b9d3e3') + circle(200 + random() * 700, 120, 50, '#fbeecb') +
-    `<polygon points="230,240 600,90 970,240" fill="#5d4a45"/>` + rect(250, 240, 700, 440, front) + windows + arches + rect(0, 680, 1200, 120, '#87908b')); // prettier-ignore
+    `<polygon points="230,240 600,90 970,240" fill="#5d4a45"/>` + rect(250, 240, 700, 440, front) + windows + arches + rect(0, 680, 1200, 120, '#87908b') +
+    strewn(random, [1200, 800], 14, { x: 0.5, y: 0.52, r: 0.16, isOutside: true }) + lit(random, [1200, 800], 9)); // prettier-ignore
 }
 
 /** A choir under the lamps of the small stage. */
 export function stage(seed: number): string {
   const random = seeded(seed);
+  const singers = 6 + Math.floor(random() * 4);
+  const wide = 860 / (singers - 1);
   const rows = [0, 1].flatMap((row) =>
-    Array.from({ length: 9 }, (_, i) => {
-      const x = 170 + i * 108 + row * 50;
-      const y = 470 + row * 90;
+    Array.from({ length: singers }, (_, i) => {
+      const x = 150 + i * wide + row * wide * 0.45 + (random() - 0.5) * 44;
+      const y = 470 + row * 90 + (random() - 0.5) * 56;
       return rect(x - 36, y, 72, 170, pick(random, CLOTH), 'rx="26"') + circle(x, y - 26, 34, pick(random, SKIN)) +
         `<path d="M${x - 34},${y - 30} a34,34 0 0 1 68,0 z" fill="${pick(random, HAIR)}"/>`; // prettier-ignore
     }),
   );
-  const light = pick(random, ['#c9b37b', '#7b9bc9', '#c98a7b']);
-  return svg(1200, 800, rect(0, 0, 1200, 800, '#1c141f') + `<polygon points="330,0 80,800 560,800" fill="${light}" opacity=".35"/><polygon points="860,0 640,800 1120,800" fill="#6f83b8" opacity=".35"/>` +
-    rows.join('') + rect(0, 700, 1200, 100, '#3f2718')); // prettier-ignore
+  const beams = Array.from({ length: 2 + Math.floor(random() * 3) }, () => {
+    const top = 100 + random() * 1000;
+    const foot = top + (random() - 0.5) * 700;
+    return `<polygon points="${top},0 ${foot - 240},800 ${foot + 240},800" fill="${pick(random, ['#c9b37b', '#7b9bc9', '#c98a7b', '#6f83b8'])}" opacity=".3"/>`;
+  }).join('');
+  return svg(1200, 800, rect(0, 0, 1200, 800, '#1c141f') + beams + strewn(random, [1200, 420], 9, { x: 0.5, y: 0.5, r: 0.12 }) +
+    rows.join('') + rect(0, 700, 1200, 100, '#3f2718') + lit(random, [1200, 800], 8)); // prettier-ignore
 }
 
 /** A portrait, 800 × 1000. */
@@ -54,10 +62,24 @@ export function portrait(seed: number): string {
   const skin = pick(random, SKIN);
   const hair = pick(random, HAIR);
   const wall = pick(random, ['#c6cfcb', '#d8cfc0', '#b9c4cf']);
-  return svg(800, 1000, rect(0, 0, 800, 1000, wall) + `<path d="M150,1000 q0,-330 250,-330 q250,0 250,330 z" fill="${pick(random, CLOTH)}"/>` +
+  const behind = strewn(random, [800, 1000], 9, { x: 0.5, y: 0.55, r: 0.3 });
+  return svg(800, 1000, rect(0, 0, 800, 1000, wall) + behind + `<path d="M150,1000 q0,-330 250,-330 q250,0 250,330 z" fill="${pick(random, CLOTH)}"/>` +
     rect(350, 560, 100, 140, skin) + `<ellipse cx="400" cy="430" rx="145" ry="185" fill="${skin}"/>` +
     `<path d="M240,430 q-20,-240 160,-240 q190,0 165,250 q-40,-130 -165,-140 q-120,10 -160,130 z" fill="${hair}"/>` +
-    circle(345, 430, 12, '#2a2320') + circle(455, 430, 12, '#2a2320') + `<path d="M350,520 q50,${30 + random() * 30} 100,0" stroke="#7b4038" stroke-width="9" fill="none"/>`); // prettier-ignore
+    circle(345, 430, 12, '#2a2320') + circle(455, 430, 12, '#2a2320') + `<path d="M350,520 q50,${30 + random() * 30} 100,0" stroke="#7b4038" stroke-width="9" fill="none"/>` + worn(random) + lit(random, [800, 1000], 6)); // prettier-ignore
+}
+
+/** What people wear: glasses, scarves, buttons, beards. */
+function worn(random: () => number): string {
+  const all = [
+    `<g fill="none" stroke="#2b2a2a" stroke-width="8"><circle cx="345" cy="430" r="42"/><circle cx="455" cy="430" r="42"/><path d="M387,425 h26"/></g>`,
+    `<path d="M240,690 q160,90 320,0 l30,80 q-190,90 -380,0 z" fill="${pick(random, CLOTH)}"/>`,
+    [0, 1, 2].map((i) => circle(400, 760 + i * 80, 14, '#e9dfc9')).join(''),
+    `<path d="M300,510 q100,170 200,0 q-10,120 -100,126 q-90,-6 -100,-126 z" fill="${pick(random, HAIR)}"/>`,
+    `<path d="M250,400 q-60,260 30,330 q-10,-180 20,-330 z M550,400 q60,260 -30,330 q10,-180 -20,-330 z" fill="${pick(random, HAIR)}"/>`,
+    `<path d="M215,370 q185,-90 370,0 l10,-50 q-190,-210 -390,0 z" fill="${pick(random, CLOTH)}"/>`,
+  ];
+  return all.filter(() => random() < 0.5).join('');
 }
 
 /** A practice room with a piano. */
@@ -66,7 +88,7 @@ export function room(seed: number): string {
   const wall = pick(random, ['#d9cfba', '#cdd5cf', '#e0d3c8']);
   const x = 520 + random() * 220;
   return svg(1200, 800, rect(0, 0, 1200, 800, wall) + rect(90, 110, 330, 280, '#cfe5f2') + rect(245, 110, 18, 280, '#f6f6f2') + rect(90, 240, 330, 16, '#f6f6f2') +
-    rect(0, 610, 1200, 190, '#9c7248') + rect(x, 380, 400, 230, '#1d222b') + rect(x - 20, 450, 440, 34, '#f3efe4') + circle(x + 140, 660, 60, '#3d2c22')); // prettier-ignore
+    rect(0, 610, 1200, 190, '#9c7248') + rect(x, 380, 400, 230, '#1d222b') + rect(x - 20, 450, 440, 34, '#f3efe4') + circle(x + 140, 660, 60, '#3d2c22') + strewn(random, [1200, 800], 12, { x: (x + 200) / 1200, y: 0.55, r: 0.16 }) + lit(random, [1200, 800], 8)); // prettier-ignore
 }
 
 /** A string instrument lying on the repair bench. */
@@ -74,9 +96,9 @@ export function instrument(seed: number): string {
   const random = seeded(seed);
   const wood = pick(random, ['#b4622c', '#8f4a22', '#c97f3f']);
   const tilt = -20 + random() * 40;
-  return svg(1200, 800, rect(0, 0, 1200, 520, '#5f4a3c') + rect(0, 520, 1200, 280, '#a5804f') +
+  return svg(1200, 800, rect(0, 0, 1200, 520, '#5f4a3c') + rect(0, 520, 1200, 280, '#a5804f') + strewn(random, [1200, 800], 13, { x: 0.5, y: 0.5, r: 0.2 }) +
     `<g transform="rotate(${tilt} 600 400)"><path d="M600,180 q120,10 110,120 q-40,60 0,110 q50,190 -110,200 q-160,-10 -110,-200 q40,-50 0,-110 q-10,-110 110,-120" fill="${wood}"/>` +
-    rect(588, 40, 24, 330, '#2b1a12') + rect(560, 470, 80, 14, '#2b1a12') + `</g>`); // prettier-ignore
+    rect(588, 40, 24, 330, '#2b1a12') + rect(560, 470, 80, 14, '#2b1a12') + `</g>` + lit(random, [1200, 800], 8)); // prettier-ignore
 }
 
 /** The river behind the house. */
@@ -90,14 +112,16 @@ export function river(seed: number): string {
     )
     .join('');
   return svg(1200, 800, rect(0, 0, 1200, 800, sky) + circle(300 + random() * 600, 170, 70, '#fbe7b8') + hills + rect(0, 600, 1200, 200, '#4f83a0') +
-    [0, 1, 2, 3, 4].map((i) => rect(80 + random() * 900, 630 + i * 32, 180, 6, '#a9cbdc')).join('')); // prettier-ignore
+    [0, 1, 2, 3, 4].map((i) => rect(80 + random() * 900, 630 + i * 32, 180, 6, '#a9cbdc')).join('') +
+    strewn(random, [1200, 800], 14, { x: 0.5, y: 0.3, r: 0.14, isOutside: true }) + lit(random, [1200, 800], 9)); // prettier-ignore
 }
 
 /** A concert poster with its words in the picture, 900 × 1270. */
 export function poster(seed: number, lines: readonly string[]): string {
   const random = seeded(seed);
   const ground = pick(random, ['#21404f', '#40213f', '#1f4a33']);
-  return svg(900, 1270, rect(0, 0, 900, 1270, ground) + circle(450, 640, 190, pick(random, ['#d2603f', '#e0b24a', '#7fb2a8'])) +
+  return svg(900, 1270, rect(0, 0, 900, 1270, ground) + circle(300 + random() * 300, 560 + random() * 160, 120 + random() * 110, pick(random, ['#d2603f', '#e0b24a', '#7fb2a8'])) +
+    strewn(random, [900, 1270], 5, { x: 0.5, y: 0.2, r: 0.3 }) +
     lines.map((line, i) => words(450, 210 + i * (i < 2 ? 110 : 320) + (i > 2 ? -230 : 0), i < 2 ? 96 : 48, line, '#f6e9c8')).join('')); // prettier-ignore
 }
 
@@ -106,7 +130,7 @@ export function hands(seed: number): string {
   const random = seeded(seed);
   const skin = pick(random, SKIN);
   return svg(1200, 800, rect(0, 0, 1200, 800, pick(random, ['#d8c7a8', '#b8c4b6', '#c7b3a6'])) + circle(600, 420, 190, '#f4efe6') + circle(600, 420, 140, pick(random, ['#6b4226', '#8a5a33'])) +
-    `<path d="M80,800 q120,-300 330,-330 q70,10 40,70 q-160,80 -170,260 z" fill="${skin}"/><path d="M1120,800 q-120,-300 -330,-330 q-70,10 -40,70 q160,80 170,260 z" fill="${skin}"/>`); // prettier-ignore
+    `<path d="M80,800 q120,-300 330,-330 q70,10 40,70 q-160,80 -170,260 z" fill="${skin}"/><path d="M1120,800 q-120,-300 -330,-330 q-70,10 -40,70 q160,80 170,260 z" fill="${skin}"/>` + strewn(random, [1200, 800], 10, { x: 0.5, y: 0.55, r: 0.3 }) + lit(random, [1200, 800], 8)); // prettier-ignore
 }
 
 /** What a template leaves where a picture should be: its size on grey. */

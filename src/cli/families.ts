@@ -3,7 +3,7 @@ import { fingerprintOf, type Fingerprint } from '@/core/picture/fingerprint';
 import type { Rect } from '@/core/picture/grey-plane';
 import { sha256 } from '@/server/hash';
 import { inspectImage } from '@/server/imaging/inspect-image';
-import { readGreyPlane } from '@/server/imaging/read-pixels';
+import { readPlanes } from '@/server/imaging/read-pixels';
 import { readPictures } from './picture-folder';
 import { printRow } from './rows';
 
@@ -20,7 +20,7 @@ export async function familiesCommand(folder: string): Promise<void> {
   const files = await readPictures(folder, async ({ path }, bytes): Promise<FileRow> => {
     const id = sha256(bytes);
     const { widthPx, heightPx } = await inspectImage(bytes, path);
-    if (!prints.has(id)) prints.set(id, fingerprintOf(await readGreyPlane(bytes)));
+    if (!prints.has(id)) prints.set(id, fingerprintOf(await readPlanes(bytes)));
     return { path, id, widthPx, heightPx };
   });
   const builder = new FamilyBuilder((id) => prints.get(id) as Fingerprint);

@@ -8,6 +8,10 @@ const TILE = 12;
 const STRUCTURED = 30;
 /** Correlation in a tile below which its structure is another one. */
 const DIFFERENT = 0.5;
+/** Share of a structure that must show through what is laid over it. */
+const SHOWS_THROUGH = 0.35;
+/** Change of a tile's brightness, of 255, that something laid over it makes. */
+const COVERED = 10;
 
 export interface DetailComparison {
   /** Correlation of all detail, −1 to 1; 0 where one has none. */
@@ -17,6 +21,8 @@ export interface DetailComparison {
   /** Share of the structured tiles in which only the first has structure, and only the second. */
   readonly onlyFirst: number;
   readonly onlySecond: number;
+  /** Tiles in which one structure was put in the other's place: neither shows through, and the ground is the same. */
+  readonly replaced: number;
   /** How many tiles are structured: few say little. */
   readonly tiles: number;
 }
@@ -42,7 +48,9 @@ export function compareDetail(
   const agreement = isFlat ? 0 : ab / Math.sqrt(aa * bb);
   // Contrast is brought to the same level, so that a paler copy does not look empty.
   const gain = isFlat ? 1 : Math.sqrt(bb / aa);
+  const light = lightMap(a, b);
   let structured = 0;
+  let replaced = 0;
   let contradicted = 0;
   let onlyFirst = 0;
   let onlySecond = 0;
@@ -52,16 +60,21 @@ export function compareDetail(
       let ta = 0;
       let tb = 0;
       let tab = 0;
+      let change = 0;
       for (let y = top; y < top + TILE; y++) {
         for (let i = y * width + left; i < y * width + left + TILE; i++) {
           const p = own[i]! * gain;
           ta += p * p;
           tb += other[i]! * other[i]!;
           tab += p * other[i]!;
+          change += b[i]! - light.gain * a[i]! - light.lift;
         }
       }
       if (Math.max(ta, tb) < least) continue;
       structured++;
+      const isThrough = tab >= SHOWS_THROUGH * Math.min(ta, tb);
+      const isCovered = Math.abs(change) > COVERED * TILE * TILE;
+      if (!isThrough && !isCovered && Math.min(ta, tb) >= least) replaced++;
       if (tab >= DIFFERENT * Math.sqrt(ta * tb)) continue;
       if (Math.min(ta, tb) >= least) contradicted++;
       else if (ta > tb) onlyFirst++;
@@ -74,8 +87,20 @@ export function compareDetail(
     contradicted: share(contradicted),
     onlyFirst: share(onlyFirst),
     onlySecond: share(onlySecond),
+    replaced,
     tiles: structured,
   };
+}
+
+/** The brightening that brings one sample's mean and spread to the other's. */
+function lightMap(a: Float32Array, b: Float32Array): { gain: number; lift: number } {
+  const [first, second] = [a, b].map((values) => {
+    const mean = values.reduce((sum, value) => sum + value, 0) / values.length;
+    const spread = Math.sqrt(values.reduce((sum, value) => sum + (value - mean) ** 2, 0) / values.length);
+    return { mean, spread };
+  }) as [{ mean: number; spread: number }, { mean: number; spread: number }];
+  const gain = first.spread < 1 ? 1 : second.spread / first.spread;
+  return { gain, lift: second.mean - gain * first.mean };
 }
 
 /** Takes the mean of its neighbourhood away from every sample. */

@@ -1,4 +1,5 @@
 /** Pictures for tests, drawn from a seed: patches, discs and strokes of chance over shades. */
+import { fingerprintOf, type Fingerprint } from './fingerprint';
 import { resample, WHOLE, type GreyPlane } from './grey-plane';
 
 export type Drawn = GreyPlane;
@@ -91,4 +92,11 @@ function bytes(width: number, height: number, values: Float32Array): Drawn {
     height,
     data: Uint8Array.from(values, (value) => Math.max(0, Math.min(255, Math.round(value)))),
   };
+}
+
+const NO_COLOUR: GreyPlane = { width: 1, height: 1, data: new Float32Array(1) };
+
+/** The fingerprint of a picture without colours. */
+export function inGrey(plane: Drawn): Fingerprint {
+  return fingerprintOf({ plane, tint: { blue: NO_COLOUR, red: NO_COLOUR } });
 }

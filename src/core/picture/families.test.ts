@@ -1,7 +1,7 @@
 import { describe, expect, it } from 'vitest';
-import { mirrorOf, pictureOf, shaped, type Drawn } from './drawn-pictures.fixture';
+import { inGrey, mirrorOf, pictureOf, shaped, type Drawn } from './drawn-pictures.fixture';
 import { FamilyBuilder, type Correction, type Family, type FamilyFile } from './families';
-import { fingerprintOf, type Fingerprint } from './fingerprint';
+import type { Fingerprint } from './fingerprint';
 
 interface File extends FamilyFile {
   readonly print: Fingerprint;
@@ -11,7 +11,7 @@ const file = (id: string, drawn: Drawn, widthPx = drawn.width * 4): File => ({
   id,
   widthPx,
   heightPx: Math.round((widthPx * drawn.height) / drawn.width),
-  print: fingerprintOf(drawn),
+  print: inGrey(drawn),
 });
 
 function familiesOf(files: readonly File[], corrections: readonly Correction[] = []): Family[] {

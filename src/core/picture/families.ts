@@ -4,9 +4,10 @@
  * picture, never against a neighbour alone, so that two pictures are not chained together by what lies between them.
  */
 import { CandidateIndex } from './candidate-index';
-import { linksTo, type Link } from './compare';
+import { linksTo } from './compare';
 import type { Fingerprint } from './fingerprint';
 import { WHOLE } from './grey-plane';
+import type { Link } from './judge';
 
 export interface FamilyFile {
   /** Names the bytes: files with the same bytes are one here. */

@@ -2,8 +2,7 @@ import { describe, expect, it } from 'vitest';
 import { CandidateIndex } from './candidate-index';
 import { bitsOf, dctHash, hashDistance, HASH_SIDE, mirroredHash } from './dct-hash';
 import { compareDetail } from './detail';
-import { mirrorOf, pictureOf, shaped } from './drawn-pictures.fixture';
-import { fingerprintOf } from './fingerprint';
+import { inGrey, mirrorOf, pictureOf, shaped } from './drawn-pictures.fixture';
 import { findLandmarks } from './find-landmarks';
 import { fitted, resample, WHOLE } from './grey-plane';
 
@@ -72,7 +71,7 @@ describe('findLandmarks', () => {
     ['one row', { width: 256, height: 1, data: new Uint8Array(256).fill(9) }],
     ['one point', { width: 1, height: 1, data: Uint8Array.of(7) }],
   ])('finds none in %s', (_, plane) => {
-    expect(fingerprintOf(plane).landmarks).toEqual([]);
+    expect(inGrey(plane).landmarks).toEqual([]);
   });
 });
 
@@ -98,8 +97,8 @@ describe('compareDetail', () => {
 describe('CandidateIndex', () => {
   it('finds a cutting among hundreds first, and where it lies', () => {
     const index = new CandidateIndex();
-    for (let seed = 0; seed < 150; seed++) index.add(fingerprintOf(pictureOf(seed)));
-    const cut = fingerprintOf(shaped(pictureOf(77), { cut: [0.15, 0.1, 0.7, 0.8] }));
+    for (let seed = 0; seed < 150; seed++) index.add(inGrey(pictureOf(seed)));
+    const cut = inGrey(shaped(pictureOf(77), { cut: [0.15, 0.1, 0.7, 0.8] }));
     const [first] = index.find(cut, 5);
     expect(first).toMatchObject({ picture: 77, isMirrored: false });
     expect(first?.alignments[0]?.scale).toBeCloseTo(0.7, 1);

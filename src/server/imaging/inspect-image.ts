@@ -1,8 +1,8 @@
 /** What a file of bytes is as a picture: bounded in size and pixels, and never believed by its name. */
-import decodeIco from 'decode-ico';
 import sharp from 'sharp';
 import type { PixelSize } from '@/core/swap/slot';
 import { ProblemError } from '../problem-error';
+import { largestIcon } from './read-icons';
 import { kindOfBytes } from './sniff-picture';
 
 /** Largest picture that is opened, in pixels: beyond every camera, below what fills the memory. */
@@ -70,9 +70,8 @@ interface Header {
 
 async function header(bytes: Uint8Array): Promise<Header> {
   if (kindOfBytes(bytes) === 'ico') {
-    const [largest] = decodeIco(bytes).sort((a, b) => b.width - a.width);
-    if (!largest) throw new Error('The icon holds no picture.');
-    return { format: 'ico', width: largest.width, height: largest.height };
+    const { width, height } = largestIcon(bytes);
+    return { format: 'ico', width, height };
   }
   const facts = await sharp(bytes, { limitInputPixels: false }).metadata();
   if (facts.format !== 'heif') return facts;

@@ -1,11 +1,12 @@
 /** Pixels of a picture of any type that sites have, upright and small: bounded in size, pixels and time. */
-import decodeIco from 'decode-ico';
 import heicDecode from 'heic-decode';
 import sharp, { type Sharp } from 'sharp';
+import { planesOf, type Tint } from '@/core/picture/colour';
 import { PLANE_PX } from '@/core/picture/fingerprint';
 import type { GreyPlane } from '@/core/picture/grey-plane';
 import { ProblemError } from '../problem-error';
 import { MAX_PIXELS } from './inspect-image';
+import { largestIcon } from './read-icons';
 import { kindOfBytes } from './sniff-picture';
 
 /** Seconds after which decoding one picture is given up. */
@@ -39,7 +40,7 @@ async function decodedElsewhere(bytes: Uint8Array): Promise<RawPixels | null> {
     case 'heic':
       return decodedHeic(bytes);
     case 'ico':
-      return largestIcon(bytes);
+      return iconPixels(bytes);
     default:
       return null;
   }
@@ -64,9 +65,8 @@ async function decodedHeic(bytes: Uint8Array): Promise<RawPixels> {
   }
 }
 
-async function largestIcon(bytes: Uint8Array): Promise<RawPixels> {
-  const icons = decodeIco(bytes);
-  const largest = icons.reduce((best, icon) => (icon.width > best.width ? icon : best));
+async function iconPixels(bytes: Uint8Array): Promise<RawPixels> {
+  const largest = largestIcon(bytes);
   if (largest.type === 'bmp') {
     const { width, height, data } = largest;
     return { width, height, data: new Uint8Array(data) };
@@ -79,17 +79,25 @@ async function largestIcon(bytes: Uint8Array): Promise<RawPixels> {
 }
 
 /**
- * A picture as brightness alone for comparing: upright, over white where it is transparent, at most 256 pixels along
- * its long side.
+ * A picture's brightness and colours for comparing: upright, over white where it is transparent, at most 256 pixels
+ * along its long side.
  */
-export async function readGreyPlane(bytes: Uint8Array): Promise<GreyPlane> {
+export async function readPlanes(bytes: Uint8Array): Promise<{ plane: GreyPlane; tint: Tint }> {
   const { data, info } = await (
     await openPicture(bytes)
   )
     .flatten({ background: '#ffffff' })
     .resize(PLANE_PX, PLANE_PX, { fit: 'inside', withoutEnlargement: true })
-    .greyscale()
+    .toColourspace('srgb')
     .raw()
     .toBuffer({ resolveWithObject: true });
-  return { width: info.width, height: info.height, data };
+  const rgb = info.channels === 3 ? data : spread(data, info.channels);
+  return planesOf({ width: info.width, height: info.height, data: rgb });
+}
+
+/** Three channels of one: a picture in grey has only that. */
+function spread(data: Uint8Array, channels: number): Uint8Array {
+  const rgb = new Uint8Array((data.length / channels) * 3);
+  for (let i = 0; i < rgb.length; i++) rgb[i] = data[Math.floor(i / 3) * channels] as number;
+  return rgb;
 }

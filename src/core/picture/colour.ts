@@ -1,0 +1,72 @@
+/** Brightness and colour of a picture, taken apart: the one in full for comparing detail, the other coarsely. */
+import { fitted, resample, WHOLE, type GreyPlane, type Rect } from './grey-plane';
+
+/** Long side of what is kept of the colours, in pixels. */
+const TINT_PX = 24;
+/** Mean distance from grey, of 128, below which a picture has no colours to speak of. */
+const COLOURLESS = 4;
+/** Distance of colours, of 128, that makes a cell another colour: more than saturation and compression do. */
+const OTHER_COLOUR = 22;
+/** Cells a side that are compared. */
+const CELLS = 12;
+
+/** How far each place is from grey towards blue and towards red: Cb and Cr of ITU-T T.871, −128 to 127. */
+export interface Tint {
+  readonly blue: GreyPlane;
+  readonly red: GreyPlane;
+}
+
+/** @param pixels red, green, blue, each 0 to 255, row by row */
+export function planesOf(pixels: {
+  readonly width: number;
+  readonly height: number;
+  readonly data: Uint8Array;
+}): {
+  readonly plane: GreyPlane;
+  readonly tint: Tint;
+} {
+  const { width, height, data } = pixels;
+  const count = width * height;
+  const plane = { width, height, data: new Uint8Array(count) };
+  const blue = { width, height, data: new Float32Array(count) };
+  const red = { width, height, data: new Float32Array(count) };
+  for (let i = 0; i < count; i++) {
+    const r = data[3 * i]!;
+    const g = data[3 * i + 1]!;
+    const b = data[3 * i + 2]!;
+    const brightness = 0.299 * r + 0.587 * g + 0.114 * b;
+    plane.data[i] = brightness + 0.5;
+    blue.data[i] = 0.5643 * (b - brightness);
+    red.data[i] = 0.7133 * (r - brightness);
+  }
+  return { plane, tint: { blue: coarse(blue), red: coarse(red) } };
+}
+
+function coarse(plane: GreyPlane): GreyPlane {
+  if (Math.max(plane.width, plane.height) <= TINT_PX) return plane;
+  const [width, height] = fitted(plane.width, plane.height, TINT_PX);
+  return { width, height, data: resample(plane, WHOLE, [width, height]) };
+}
+
+/**
+ * Share of the common part that has another colour in one picture than in the other, 0 to 1; 0 where one of them has
+ * no colours at all, since any picture may be shown in grey.
+ */
+export function otherColours(
+  own: Tint,
+  other: Tint,
+  parts: { readonly own: Rect; readonly other: Rect },
+): number {
+  const cells = (plane: GreyPlane, rect: Rect) => resample(plane, rect, [CELLS, CELLS]);
+  const a = [cells(own.blue, parts.own), cells(own.red, parts.own)] as const;
+  const b = [cells(other.blue, parts.other), cells(other.red, parts.other)] as const;
+  if (distanceFromGrey(a) < COLOURLESS || distanceFromGrey(b) < COLOURLESS) return 0;
+  let different = 0;
+  for (let i = 0; i < CELLS * CELLS; i++)
+    if (Math.hypot(a[0][i]! - b[0][i]!, a[1][i]! - b[1][i]!) > OTHER_COLOUR) different++;
+  return different / (CELLS * CELLS);
+}
+
+function distanceFromGrey([blue, red]: readonly [Float32Array, Float32Array]): number {
+  return blue.reduce((sum, value, i) => sum + Math.hypot(value, red[i]!), 0) / blue.length;
+}

@@ -1,0 +1,147 @@
+/** Says of two pictures, laid over each other, whether they show the same, and how they differ. */
+import type { Frame } from './align';
+import { otherColours, type Tint } from './colour';
+import { compareDetail } from './detail';
+import { resample, WHOLE, type GreyPlane, type Rect } from './grey-plane';
+
+export interface Link {
+  /**
+   * `same`: the whole picture, scaled or written anew. `part`: one lies in the other, cut out or with a border.
+   * `over`: the whole picture, with something laid over it.
+   */
+  readonly kind: 'same' | 'part' | 'over';
+  readonly isMirrored: boolean;
+  /** The common part, in shares of the one picture and of the other. */
+  readonly own: Rect;
+  readonly other: Rect;
+  /** How well their detail agrees, 0 to 1: of two links, the higher is the better. */
+  readonly score: number;
+  /** Whether next to no detail contradicts. */
+  readonly isClose: boolean;
+}
+
+/** What detail must agree on, and how much of it may differ, for each kind of link. */
+const SAME = { agreement: 0.6, contradicted: 0.035, oneSided: 0.12, light: 0 };
+const PART = { agreement: 0.55, contradicted: 0.16, oneSided: 0.3, light: 0.6 };
+/** Smooth pictures have little detail to agree on; their light and shade must, then. */
+const SMOOTH_PART = { agreement: 0.5, contradicted: 0.05, oneSided: 0.5, light: 0.95 };
+const OVER = { agreement: 0.6, contradicted: 0.25, oneSided: 0.5, light: 0.7 };
+const SMOOTH_OVER = { agreement: 0.2, contradicted: 0.25, oneSided: 0.6, light: 0.93 };
+/** Share of the common part that may have another colour, and where something is laid over it. */
+const RECOLOURED = 0.08;
+const RECOLOURED_OVER = 0.2;
+/** Detail of a link between pictures that each stand in several files. */
+const CLOSE = { agreement: 0.8, contradicted: 0.05 };
+/** What is laid over a picture adds structure to it and takes next to none away. */
+const TAKEN_AWAY = 0.02;
+/** Tiles whose structure may be another one in the same place, by chance of compression or of the frame's edge. */
+const REPLACED = 1;
+const REPLACED_OVER = 4;
+/** Tiles below which detail says too little, and light and shade must agree nearly wholly. */
+const FEW_TILES = 6;
+const FLAT_AGREEMENT = 0.98;
+/** Samples along the long side; parts lie less exactly on each other, and are compared less finely. */
+const FINEST = 256;
+const FINEST_PART = 176;
+/** What of a fingerprint is looked at. */
+export interface Looks {
+  readonly plane: GreyPlane;
+  readonly tint: Tint;
+}
+
+/** The link between a picture and another in which its frame lies so; `null` where they show different things. */
+export function judged(own: Looks, other: Looks, frame: Frame, isMirrored: boolean): Link | null {
+  const common = commonPart(other.plane, frame);
+  if (!common) return null;
+  const recoloured = otherColours(own.tint, other.tint, common);
+  if (recoloured > RECOLOURED_OVER) return null;
+  const { width, height, a, b } = sampled(
+    own.plane,
+    other.plane,
+    common,
+    frame === WHOLE ? FINEST : FINEST_PART,
+  );
+  const detail = compareDetail(a, b, width, height);
+  const light = correlation(a, b);
+  const isWhole = frame === WHOLE;
+  const link = (kind: Link['kind']): Link => ({
+    ...{ kind, isMirrored, own: common.own, other: common.other },
+    score: Math.max(0, detail.tiles < FEW_TILES ? light : detail.agreement),
+    isClose: detail.agreement >= CLOSE.agreement && detail.contradicted <= CLOSE.contradicted,
+  });
+  const isColoured = recoloured <= RECOLOURED;
+  const oneSided = detail.onlyFirst + detail.onlySecond;
+  if (detail.tiles < FEW_TILES)
+    return light >= FLAT_AGREEMENT && isColoured ? link(isWhole ? 'same' : 'part') : null;
+  const keeps = (wanted: Limits) =>
+    detail.agreement >= wanted.agreement &&
+    detail.contradicted <= wanted.contradicted &&
+    oneSided <= wanted.oneSided &&
+    light >= wanted.light;
+  if (!isWhole) return isColoured && (keeps(PART) || keeps(SMOOTH_PART)) ? link('part') : null;
+  if (isColoured && detail.replaced <= REPLACED && keeps(SAME)) return link('same');
+  const isAdded =
+    detail.replaced <= REPLACED_OVER && Math.min(detail.onlyFirst, detail.onlySecond) <= TAKEN_AWAY;
+  return isAdded && (keeps(OVER) || keeps(SMOOTH_OVER)) ? link('over') : null;
+}
+
+interface Limits {
+  readonly agreement: number;
+  readonly contradicted: number;
+  readonly oneSided: number;
+  readonly light: number;
+}
+
+interface CommonPart {
+  readonly own: Rect;
+  readonly other: Rect;
+  /** Width over height. */
+  readonly shape: number;
+}
+
+function commonPart(other: GreyPlane, { left, top, width, height }: Frame): CommonPart | null {
+  const from = { left: Math.max(0, left), top: Math.max(0, top) };
+  const size = { width: Math.min(1, left + width) - from.left, height: Math.min(1, top + height) - from.top };
+  if (size.width < 0.05 || size.height < 0.05) return null;
+  return {
+    own: {
+      left: (from.left - left) / width,
+      top: (from.top - top) / height,
+      width: size.width / width,
+      height: size.height / height,
+    },
+    other: { ...from, ...size },
+    shape: (size.width * other.width) / (size.height * other.height),
+  };
+}
+
+/** Both pictures' common part on one grid, never finer than the coarser of the two. */
+function sampled(own: GreyPlane, other: GreyPlane, common: CommonPart, finest: number) {
+  const across = Math.min(own.width * common.own.width, other.width * common.other.width);
+  const down = Math.min(own.height * common.own.height, other.height * common.other.height);
+  const long = Math.min(finest, common.shape >= 1 ? across : down);
+  const width = Math.max(4, Math.round(common.shape >= 1 ? long : long * common.shape));
+  const height = Math.max(4, Math.round(common.shape >= 1 ? long / common.shape : long));
+  return {
+    ...{ width, height },
+    a: resample(own, common.own, [width, height]),
+    b: resample(other, common.other, [width, height]),
+  };
+}
+
+/** Correlation of brightness, −1 to 1; 0 where one of them is flat. */
+export function correlation(a: Float32Array, b: Float32Array): number {
+  const mean = (values: Float32Array) => values.reduce((sum, value) => sum + value, 0) / values.length;
+  const ma = mean(a);
+  const mb = mean(b);
+  let aa = 0;
+  let bb = 0;
+  let ab = 0;
+  for (let i = 0; i < a.length; i++) {
+    aa += (a[i]! - ma) ** 2;
+    bb += (b[i]! - mb) ** 2;
+    ab += (a[i]! - ma) * (b[i]! - mb);
+  }
+  const flat = 0.3 * a.length;
+  return aa < flat || bb < flat ? 0 : ab / Math.sqrt(aa * bb);
+}

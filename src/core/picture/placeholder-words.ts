@@ -1,0 +1,12 @@
+/** Words that templates leave behind, in the languages of the sites that are read; data, not rules. */
+
+/** In names of files, and in titles and alt texts. */
+export const SAMPLE_NAMES =
+  /(?:^|[^\p{L}])(?:placeholder|place-holder|sample|dummy|lorem|stock-?photo|no-?image|no-?photo|no-?picture|image-?not-?available|image-?missing|coming-?soon|default-?(?:image|photo|picture)|example-?(?:image|photo|picture)|template-?(?:image|photo)|your-?(?:image|photo|logo)|spacer|blank|untitled-?image|platzhalter|beispielbild|musterbild|kein-?bild|exemple-?image|image-?par-?d[ée]faut|imagen?-?de-?(?:ejemplo|muestra)|sin-?imagen|marcador)(?:$|[^\p{L}])/iu;
+
+/** In captions and text around a picture. */
+export const SAMPLE_TEXT =
+  /lorem ipsum|dolor sit amet|caption goes here|(?:add|insert|place|put|type|write|enter) (?:a |an |your |the )?(?:image|picture|photo|caption|text|title|description)s?(?: here)?|your (?:text|caption|title|image|photo) (?:goes )?here|click to edit|sample (?:text|caption|title)|title of (?:the )?(?:image|picture)|bildunterschrift (?:hier|einf[üu]gen)|(?:text|bild) (?:hier )?einf[üu]gen|beispieltext|ins[ée]rez (?:une|votre|le)|votre texte ici|l[ée]gende ici|texto de ejemplo|inserte (?:una|su|el)|pie de foto aqu[íi]/iu;
+
+/** A pixel size written out, as in `600x400`. */
+export const WRITTEN_SIZE = /(\d{2,5})\s?[x×]\s?(\d{2,5})/u;
