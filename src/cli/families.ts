@@ -20,7 +20,7 @@ export async function familiesCommand(folder: string): Promise<void> {
   const files = await readPictures(folder, async ({ path }, bytes): Promise<FileRow> => {
     const id = sha256(bytes);
     const { widthPx, heightPx } = await inspectImage(bytes, path);
-    if (!prints.has(id)) prints.set(id, fingerprintOf(await readPlanes(bytes)));
+    if (!prints.has(id)) prints.set(id, fingerprintOf(await readPlanes(bytes, path)));
     return { path, id, widthPx, heightPx };
   });
   const builder = new FamilyBuilder((id) => prints.get(id) as Fingerprint);

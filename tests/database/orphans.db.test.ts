@@ -8,7 +8,7 @@ const held = useDatabase();
 
 /** Makes a job look as if a worker had taken it. */
 async function takenBy(worker: string): Promise<void> {
-  await addJob(held.db.pool, 'make-thumbnails', { siteId: 1 }, `job of ${worker}`);
+  await addJob(held.db.pool, 'know-pictures', { siteId: 1 }, `job of ${worker}`);
   await held.db.pool.query(
     `update graphile_worker._private_jobs set locked_by = $1, locked_at = now(), attempts = 1 where key = $2`,
     [worker, `job of ${worker}`],

@@ -6,7 +6,7 @@ import { readMetadata } from '@/server/imaging/read-metadata';
 import { readPlanes } from '@/server/imaging/read-pixels';
 import { HEIC } from './heic-picture';
 
-const readGreyPlane = async (bytes: Uint8Array) => (await readPlanes(bytes)).plane;
+const readGreyPlane = async (bytes: Uint8Array) => (await readPlanes(bytes, 'a')).plane;
 const left =
   '<svg xmlns="http://www.w3.org/2000/svg" width="80" height="40"><rect width="80" height="40" fill="#fff"/><rect width="40" height="40" fill="#000"/></svg>';
 const halves = () => sharp(Buffer.from(left));

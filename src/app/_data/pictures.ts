@@ -2,15 +2,19 @@ import 'server-only';
 import { and, asc, desc, eq, inArray, isNull } from 'drizzle-orm';
 import { database } from '@/server/db/database';
 import { files, placements } from '@/server/db/schema/content';
+import type { DateEvidence } from '@/core/dating/date-evidence';
+import type { PictureKind } from '@/core/dating/shelf-life';
+import type { PlaceholderClue } from '@/core/picture/placeholder';
 import { intake } from '@/server/db/schema/editions';
+import { pictures } from '@/server/db/schema/pictures';
 import { tsQuery } from './query';
 
 const PICTURE_ROWS = 25;
 
-export const PICTURE_FILTERS = ['all', 'used', 'unused', 'missing', 'undescribed'] as const;
+export const PICTURE_FILTERS = ['all', 'placeholder', 'old', 'undescribed', 'missing', 'unused'] as const;
 export type PictureFilter = (typeof PICTURE_FILTERS)[number];
 
-export const PICTURE_ORDERS = ['places', 'reach', 'name', 'weight'] as const;
+export const PICTURE_ORDERS = ['places', 'reach', 'age', 'name', 'weight'] as const;
 export type PictureOrder = (typeof PICTURE_ORDERS)[number];
 
 export interface PictureQuery {
@@ -22,14 +26,18 @@ export interface PictureQuery {
   readonly sheet: number;
 }
 
+/** One picture, by the file that stands for all of its family; a file that can't be read stands for itself. */
 export interface PictureRow {
   readonly id: number;
+  readonly picture_id: number | null;
   readonly path: string;
   readonly sha256: string | null;
   readonly size_bytes: number | null;
   readonly width_px: number | null;
   readonly height_px: number | null;
   readonly problem: string | null;
+  /** Files of its family, and the places and reach of all of them. */
+  readonly files: number;
   readonly places: number;
   readonly reach: number;
   /** The first few pages that show it, and how many there are. */
@@ -38,19 +46,29 @@ export interface PictureRow {
   readonly undescribed: number;
   /** The alt text that most places give it. */
   readonly words: string | null;
+  readonly kind: PictureKind | null;
+  readonly taken_from: number | null;
+  readonly taken_until: number | null;
+  readonly because: readonly DateEvidence[] | null;
+  readonly current_until: number | null;
+  readonly overdue: number;
+  readonly is_placeholder: boolean;
+  readonly clues: readonly PlaceholderClue[] | null;
 }
 
 const CONDITION: Readonly<Record<PictureFilter, string>> = {
   all: 'true',
-  used: 'places > 0',
-  unused: 'uses = 0 and sha256 is not null',
-  missing: 'sha256 is null',
+  placeholder: 'is_placeholder and places > 0',
+  old: 'overdue > 1 and places > 0 and not is_placeholder',
   undescribed: 'undescribed > 0',
+  missing: 'sha256 is null',
+  unused: 'uses = 0 and sha256 is not null',
 };
 
 const ORDER: Readonly<Record<PictureOrder, string>> = {
   places: 'places desc, path',
   reach: 'reach desc, path',
+  age: 'overdue desc, taken_until nulls last, path',
   name: 'path',
   weight: 'size_bytes desc nulls last, path',
 };
@@ -58,7 +76,8 @@ const ORDER: Readonly<Record<PictureOrder, string>> = {
 /** The concordance: pictures and where they stand, filtered and sorted in the database. */
 export async function listPictures(siteId: number, asked: PictureQuery) {
   const { pool } = database();
-  const found = `from files f where f.site_id = $1 and f.gone_in is null
+  // A picture is found by any of its files; what is told of it is told of all of them.
+  const wanted = `select distinct coalesce(f.picture_id, -f.id) from files f where f.site_id = $1 and f.gone_in is null
     and ($2 = '' or f.id in (
       select id from files where site_id = $1 and $4 <> '' and search @@ to_tsquery('simple', $4)
       union select id from files where site_id = $1 and path ilike '%' || $2 || '%'))
@@ -66,39 +85,54 @@ export async function listPictures(siteId: number, asked: PictureQuery) {
       select s.file_path from placements s join pages p on p.site_id = s.site_id and p.path = s.page_path
       where s.site_id = $1 and s.until_survey is null and p.section = $3))`;
   const values = [siteId, asked.query.replace(/[\\%_]/g, '\\$&'), asked.section, tsQuery(asked.query)];
-  const columns = `f.id, f.path, f.sha256, f.size_bytes, f.width_px, f.height_px, f.problem, f.reach, f.places, f.uses,
-    f.undescribed, f.words, f.pages as page_count, f.first_pages as pages`;
+  const isAll = asked.query === '' && asked.section === null;
+  const columns = `m.id, m.picture_id, m.path, m.sha256, m.size_bytes, m.width_px, m.height_px, m.problem, g.files, g.places,
+    g.uses, g.undescribed, g.reach, coalesce(p.words, m.words) as words, coalesce(p.pages, m.pages) as page_count,
+    coalesce(p.first_pages, m.first_pages) as pages, p.kind, p.taken_from, p.taken_until, p.current_until,
+    coalesce(p.overdue, 0) as overdue, coalesce(p.is_placeholder, false) as is_placeholder`;
   // What is found is gone through once, for the counts and for the sheet.
   const { rows: answers } = await pool.query<{
     counts: Record<PictureFilter, number>;
     listed: PictureRow[] | null;
   }>(
-    `with found as materialized (select ${columns} ${found})
+    `with grouped as (
+       select coalesce(f.picture_id, -f.id) as key, count(*)::int as files, sum(f.places)::int as places, sum(f.uses)::int as uses,
+         sum(f.undescribed)::int as undescribed, sum(f.reach) as reach,
+         (array_agg(f.id order by f.is_master desc, f.places desc, f.path))[1] as master
+       from files f where f.site_id = $1 and f.gone_in is null group by 1
+     ), found as materialized (
+       select ${columns} from grouped g join files m on m.id = g.master left join pictures p on p.id = m.picture_id
+       where $2::text is not null and $3::text is not distinct from $3 and $4::text is not null
+         ${isAll ? '' : `and g.key in (${wanted})`}
+     )
      select (select to_jsonb(c) from (select ${PICTURE_FILTERS.map((name) => `count(*) filter (where ${CONDITION[name]}) as "${name}"`).join(', ')} from found) c) as counts,
-       (select jsonb_agg(l) from (select * from found where ${CONDITION[asked.filter]} order by ${ORDER[asked.order]}
-          limit ${PICTURE_ROWS} offset $5) l) as listed`,
+       (select jsonb_agg(l) from (select found.*, p.because, p.clues from (
+            select * from found where ${CONDITION[asked.filter]} order by ${ORDER[asked.order]} limit ${PICTURE_ROWS} offset $5) found
+          left join pictures p on p.id = found.picture_id order by ${ORDER[asked.order].replace(/\b(places|path|reach|overdue|taken_until|size_bytes)\b/g, 'found.$1')}) l) as listed`,
     [...values, (asked.sheet - 1) * PICTURE_ROWS],
   );
   const rows = answers[0]?.listed ?? [];
   const counts = answers[0]?.counts;
   const total = counts?.[asked.filter] ?? 0;
-  const contexts = await placementsOf(
-    siteId,
-    rows.map(({ path }) => path),
-  );
+  const contexts = await placementsOf(siteId, rows);
   return { rows, counts, contexts, sheets: Math.max(1, Math.ceil(total / PICTURE_ROWS)) };
 }
 
 export type PlacementRow = typeof placements.$inferSelect;
 
-/** Placements of some files, the first dozen of each, in page order. */
-async function placementsOf(siteId: number, paths: readonly string[]): Promise<Map<string, PlacementRow[]>> {
+/** Placements of some pictures, by the numbers of the rows: the first dozen of each, in page order. */
+async function placementsOf(
+  siteId: number,
+  listed: readonly PictureRow[],
+): Promise<Map<number, ShownPlacement[]>> {
   const { orm, pool } = database();
-  const { rows: ids } = await pool.query<{ id: string }>(
-    `select x.id from unnest($2::text[]) as wanted(path) cross join lateral (
-       select id from placements where site_id = $1 and until_survey is null and file_path = wanted.path
-       order by dormant, page_path, ordinal limit 12) x`,
-    [siteId, paths],
+  const { rows: ids } = await pool.query<{ id: string; row: number; sha256: string | null }>(
+    `select x.id, wanted.row, x.sha256 from unnest($2::int[], $3::int[]) as wanted(row, picture) cross join lateral (
+       select x.id, f.sha256 from files f join placements x on x.site_id = f.site_id and x.file_path = f.path
+       where f.site_id = $1 and f.gone_in is null and x.until_survey is null
+         and (f.picture_id = wanted.picture or f.id = wanted.row)
+       order by x.dormant, x.page_path, x.ordinal limit 12) x`,
+    [siteId, listed.map(({ id }) => id), listed.map(({ picture_id: picture }) => picture)],
   );
   const rows = await orm
     .select()
@@ -108,15 +142,20 @@ async function placementsOf(siteId: number, paths: readonly string[]): Promise<M
         placements.id,
         ids.map(({ id }) => Number(id)),
       ),
-    )
-    .orderBy(asc(placements.dormant), asc(placements.pagePath), asc(placements.ordinal));
-  const byPath = new Map<string, PlacementRow[]>();
-  for (const row of rows)
-    if (row.filePath) byPath.set(row.filePath, [...(byPath.get(row.filePath) ?? []), row]);
-  return byPath;
+    );
+  const byId = new Map(rows.map((row) => [row.id, row]));
+  const byRow = new Map<number, ShownPlacement[]>();
+  for (const { id, row, sha256 } of ids) {
+    const placement = byId.get(Number(id));
+    if (placement) byRow.set(row, [...(byRow.get(row) ?? []), { ...placement, sha256 }]);
+  }
+  return byRow;
 }
 
-/** One picture with all its placements, or `null`. */
+/** A placement with the hash of the file that it shows. */
+export type ShownPlacement = PlacementRow & { readonly sha256: string | null };
+
+/** One file with its picture, its family and the placements of all of it, or `null`. */
 export async function pictureById(siteId: number, id: number) {
   const { orm } = database();
   const [file] = await orm
@@ -124,14 +163,33 @@ export async function pictureById(siteId: number, id: number) {
     .from(files)
     .where(and(eq(files.siteId, siteId), eq(files.id, id)));
   if (!file) return null;
+  const [picture] = file.pictureId
+    ? await orm.select().from(pictures).where(eq(pictures.id, file.pictureId))
+    : [];
+  const family = picture
+    ? await orm
+        .select()
+        .from(files)
+        .where(and(eq(files.pictureId, picture.id), isNull(files.goneIn)))
+        .orderBy(desc(files.isMaster), desc(files.widthPx), asc(files.path))
+    : [file];
+  const shaOf = new Map(family.map(({ path, sha256 }) => [path, sha256]));
   const standing = await orm
     .select()
     .from(placements)
     .where(
-      and(eq(placements.siteId, siteId), eq(placements.filePath, file.path), isNull(placements.untilSurvey)),
+      and(
+        eq(placements.siteId, siteId),
+        inArray(placements.filePath, [...shaOf.keys()]),
+        isNull(placements.untilSurvey),
+      ),
     )
     .orderBy(asc(placements.pagePath), asc(placements.ordinal));
-  return { file, placements: standing };
+  const shown = standing.map((row): ShownPlacement => ({
+    ...row,
+    sha256: shaOf.get(row.filePath ?? '') ?? null,
+  }));
+  return { file, picture: picture ?? null, family, placements: shown };
 }
 
 /** What arrived lately, newest first: the candidates of the swap desk. */

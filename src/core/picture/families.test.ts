@@ -88,6 +88,37 @@ describe('families', () => {
     expect(together(builder.families())).toEqual(together(familiesOf([...files, cut])));
   });
 
+  it('goes on from what it knew, without what is gone, and obeys what was said since', () => {
+    const small = file('small', shaped(hall, { scale: 0.5 }), 300);
+    const cut = file('cut', shaped(river, { cut: [0.1, 0.1, 0.75, 0.8] }), 400);
+    const files = [file('hall', hall), file('river', river), small, file('gone', pictureOf(9)), cut];
+    const prints = new Map(files.map(({ id, print }) => [id, print]));
+    const load = (id: string) => prints.get(id) as Fingerprint;
+    const builder = new FamilyBuilder(load);
+    for (const one of files) builder.add(one);
+    const state = JSON.parse(JSON.stringify(builder.state())) as ReturnType<FamilyBuilder['state']>;
+    const restored = (corrections: readonly Correction[]) => {
+      const next = new FamilyBuilder(load, corrections);
+      next.restore(state, (id) => id !== 'gone', load);
+      for (const one of files) if (one.id !== 'gone') next.add(one);
+      return together(next.families());
+    };
+    expect(restored([])).toEqual([
+      ['cut', 'river'],
+      ['hall', 'small'],
+    ]);
+    expect(restored([{ kind: 'apart', a: 'hall', b: 'small' }])).toEqual([
+      ['cut', 'river'],
+      ['hall'],
+      ['small'],
+    ]);
+    expect(restored([{ kind: 'apart', a: 'cut', b: 'river' }])).toEqual([
+      ['cut'],
+      ['hall', 'small'],
+      ['river'],
+    ]);
+  });
+
   it('does what a person says: apart, and together', () => {
     const small = file('small', shaped(hall, { scale: 0.5 }), 300);
     const files = [file('hall', hall), file('river', river), small];

@@ -3,7 +3,7 @@
  * another, has a border or something laid over it joins that one's family. Every file is held against the family's own
  * picture, never against a neighbour alone, so that two pictures are not chained together by what lies between them.
  */
-import { CandidateIndex } from './candidate-index';
+import { CandidateIndex, type Searchable } from './candidate-index';
 import { linksTo } from './compare';
 import type { Fingerprint } from './fingerprint';
 import { WHOLE } from './grey-plane';
@@ -36,9 +36,16 @@ export interface Family {
   readonly members: readonly Member[];
 }
 
+/** What a builder knows, to go on from: groups of files, and which show parts of which. */
+export interface FamilyState {
+  readonly groups: readonly {
+    /** The first one stands for all of them. */
+    readonly files: readonly FamilyFile[];
+    readonly links: readonly { readonly to: string; readonly link: Link }[];
+  }[];
+}
+
 interface Group {
-  /** Place in the index. */
-  readonly number: number;
   readonly files: FamilyFile[];
   readonly links: { readonly to: Group; readonly link: Link }[];
 }
@@ -57,7 +64,10 @@ export class FamilyBuilder {
   private readonly apart = new Set<string>();
   private readonly together: Correction[] = [];
 
-  /** @param load gives the fingerprint of a file by its id; it may be asked for the same one again */
+  /**
+   * @param load gives the fingerprint of a file by its id; it may be asked for the same one again
+   * @param corrections what persons said; it holds whatever files look like
+   */
   constructor(
     private readonly load: (id: string) => Fingerprint,
     corrections: readonly Correction[] = [],
@@ -66,6 +76,41 @@ export class FamilyBuilder {
       if (correction.kind === 'together') this.together.push(correction);
       else this.apart.add(pairKey(correction.a, correction.b));
     }
+  }
+
+  /**
+   * Goes on from what a builder knew, without looking at its pictures again. Files that are no longer wanted are left
+   * out, and so are those that a person has put apart from the rest of their group since: they are placed anew.
+   */
+  restore(
+    state: FamilyState,
+    isWanted: (id: string) => boolean,
+    landmarksOf: (id: string) => Searchable,
+  ): void {
+    const groups = state.groups.flatMap(({ files, links }) => {
+      const [first, ...others] = files.filter(({ id }) => isWanted(id));
+      if (!first) return [];
+      const kept = others.filter(({ id }) => !this.apart.has(pairKey(id, first.id)));
+      const group: Group = { files: [first, ...kept], links: [] };
+      return [{ group, links }];
+    });
+    for (const { group } of groups) this.open(group, landmarksOf((group.files[0] as FamilyFile).id));
+    for (const { group, links } of groups) {
+      for (const { to, link } of links) {
+        const other = this.groupOf.get(to);
+        if (other && other !== group && !this.areApart(group, other)) group.links.push({ to: other, link });
+      }
+    }
+  }
+
+  /** What is known, to be restored by another builder. */
+  state(): FamilyState {
+    return {
+      groups: this.groups.map(({ files, links }) => ({
+        files,
+        links: links.map(({ to, link }) => ({ to: (to.files[0] as FamilyFile).id, link })),
+      })),
+    };
   }
 
   /** Places a file; the largest should come first. One that is known already is passed over. */
@@ -87,9 +132,17 @@ export class FamilyBuilder {
       this.groupOf.set(file.id, same.to);
       return;
     }
-    const group: Group = { number: this.index.add(print), files: [file], links };
+    this.open({ files: [file], links }, print);
+  }
+
+  private open(group: Group, looks: Searchable): void {
+    this.index.add(looks);
     this.groups.push(group);
-    this.groupOf.set(file.id, group);
+    for (const { id } of group.files) this.groupOf.set(id, group);
+  }
+
+  private areApart(one: Group, other: Group): boolean {
+    return one.files.some((a) => other.files.some((b) => this.apart.has(pairKey(a.id, b.id))));
   }
 
   /** The families as they stand, each with how its files lie in its master. */

@@ -81,18 +81,34 @@ async function iconPixels(bytes: Uint8Array): Promise<RawPixels> {
 /**
  * A picture's brightness and colours for comparing: upright, over white where it is transparent, at most 256 pixels
  * along its long side.
+ *
+ * @param name what the file is called, for the message
+ * @throws ProblemError `IMAGE_BROKEN` or `IMAGE_TOO_LARGE`
  */
-export async function readPlanes(bytes: Uint8Array): Promise<{ plane: GreyPlane; tint: Tint }> {
-  const { data, info } = await (
-    await openPicture(bytes)
-  )
-    .flatten({ background: '#ffffff' })
-    .resize(PLANE_PX, PLANE_PX, { fit: 'inside', withoutEnlargement: true })
-    .toColourspace('srgb')
-    .raw()
-    .toBuffer({ resolveWithObject: true });
-  const rgb = info.channels === 3 ? data : spread(data, info.channels);
-  return planesOf({ width: info.width, height: info.height, data: rgb });
+export async function readPlanes(bytes: Uint8Array, name: string): Promise<{ plane: GreyPlane; tint: Tint }> {
+  try {
+    const { data, info } = await (
+      await openPicture(bytes)
+    )
+      .flatten({ background: '#ffffff' })
+      .resize(PLANE_PX, PLANE_PX, { fit: 'inside', withoutEnlargement: true })
+      .toColourspace('srgb')
+      .raw()
+      .toBuffer({ resolveWithObject: true });
+    const rgb = info.channels === 3 ? data : spread(data, info.channels);
+    return planesOf({ width: info.width, height: info.height, data: rgb });
+  } catch (error) {
+    if (error instanceof ProblemError) throw error;
+    throw new ProblemError(
+      {
+        code: 'IMAGE_BROKEN',
+        what: `“${name}” is damaged.`,
+        why: `Its header can be read and its pixels can’t: ${error instanceof Error ? error.message : String(error)}.`,
+        remedy: 'Upload it again from the original, or swap another picture in.',
+      },
+      { cause: error },
+    );
+  }
 }
 
 /** Three channels of one: a picture in grey has only that. */

@@ -2,7 +2,7 @@
 import type { Task, TaskList } from 'graphile-worker';
 import Joi from 'joi';
 import type { Database } from '../db/database';
-import { makeThumbnails } from '../work/make-thumbnails';
+import { knowPictures } from '../work/pictures/know-pictures';
 import { prepareChange } from '../work/prepare-change';
 import { prepareRemoval } from '../work/prepare-removal';
 import { runPublication } from '../work/run-publication';
@@ -22,7 +22,7 @@ export function handlers(db: Database): TaskList {
     'prepare-change': (payload) => prepareChange(db, numberFrom(payload, 'changeId')),
     'prepare-removal': (payload) => prepareRemoval(db, numberFrom(payload, 'removalId')),
     'run-publication': (payload) => runPublication(db, numberFrom(payload, 'publicationId')),
-    'make-thumbnails': (payload) => makeThumbnails(db, numberFrom(payload, 'siteId')),
+    'know-pictures': (payload) => knowPictures(db, numberFrom(payload, 'siteId')),
   };
   return tasks;
 }

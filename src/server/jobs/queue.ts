@@ -6,7 +6,7 @@ export interface Jobs {
   'prepare-change': { readonly changeId: number };
   'prepare-removal': { readonly removalId: number };
   'run-publication': { readonly publicationId: number };
-  'make-thumbnails': { readonly siteId: number };
+  'know-pictures': { readonly siteId: number };
 }
 
 export type JobName = keyof Jobs;
@@ -17,7 +17,7 @@ const ATTEMPTS: Readonly<Record<JobName, number>> = {
   'prepare-change': 2,
   'prepare-removal': 2,
   'run-publication': 5,
-  'make-thumbnails': 2,
+  'know-pictures': 2,
 };
 
 /**

@@ -1,5 +1,6 @@
 /** Bytes by their SHA-256, each kept once. A file is written beside its place and renamed, so it is whole or absent. */
 import { randomBytes } from 'node:crypto';
+import { readFileSync } from 'node:fs';
 import { access, mkdir, readFile, rename, writeFile } from 'node:fs/promises';
 import { dirname, join } from 'node:path';
 import { sha256 } from '../hash';
@@ -46,17 +47,29 @@ export async function storedBytes(hash: string): Promise<Uint8Array> {
   });
 }
 
+/** What is made from a picture's bytes: a small picture for screens, and its looks for comparing. */
+export type Derived = 'thumbnail' | 'planes' | 'landmarks';
+
 /** Keeps something made from stored bytes under their hash: `kind` tells what. */
-export async function storeDerived(hash: string, kind: 'thumbnail', bytes: Uint8Array): Promise<void> {
+export async function storeDerived(hash: string, kind: Derived, bytes: Uint8Array): Promise<void> {
   await keep(`${hash}.${kind}`, bytes);
 }
 
 /** What was made from stored bytes, or `null` where it has not been. */
-export async function storedDerived(hash: string, kind: 'thumbnail'): Promise<Uint8Array | null> {
+export async function storedDerived(hash: string, kind: Derived): Promise<Uint8Array | null> {
   return readFile(/* turbopackIgnore: true */ placeOf(`${hash}.${kind}`)).catch(() => null);
 }
 
 /** Whether something was made from stored bytes already. */
-export async function hasDerived(hash: string, kind: 'thumbnail'): Promise<boolean> {
+export async function hasDerived(hash: string, kind: Derived): Promise<boolean> {
   return exists(placeOf(`${hash}.${kind}`));
+}
+
+/**
+ * What was made from stored bytes, read at once: for computation that goes from picture to picture, in a worker only.
+ *
+ * @throws Error where it has not been made
+ */
+export function derivedBytesNow(hash: string, kind: Derived): Uint8Array {
+  return readFileSync(/* turbopackIgnore: true */ placeOf(`${hash}.${kind}`));
 }

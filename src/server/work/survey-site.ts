@@ -9,6 +9,7 @@ import { dormantPlacements } from '@/core/markup/place-styles';
 import { MAX_TEXT_BYTES, pagesOf, readSources } from '../connections/site-sources';
 import type { SiteFile } from '../connections/connection';
 import type { Database } from '../db/database';
+import { inTransaction } from '../db/in-transaction';
 import { sites, surveys, type SurveyCounts } from '../db/schema/sites';
 import { sha256 } from '../hash';
 import { addJob } from '../jobs/queue';
@@ -61,7 +62,7 @@ export async function surveySite(db: Database, surveyId: number): Promise<void> 
       if (!(error instanceof ProblemError)) throw error;
     }
   });
-  await addJob(db.pool, 'make-thumbnails', { siteId: site.id }, `thumbnails-${site.id}`);
+  await addJob(db.pool, 'know-pictures', { siteId: site.id }, `pictures-${site.id}`);
 }
 
 /** How a survey tells where it is, and hears that it is to stop. */
@@ -301,16 +302,4 @@ async function writeAllDormant(
   const dormant = pool.shelf.sheets().flatMap((sheet) => dormantPlacements(sheet, met, rulesOf(site)));
   const sheets = sources.map(({ path }) => path);
   await writeDormant(client, at, { sheets, json: jsonOf(dormant, 'records') });
-}
-
-/** Runs statements as one transaction of a session. */
-async function inTransaction(client: PoolClient, run: () => Promise<void>): Promise<void> {
-  await client.query('begin');
-  try {
-    await run();
-    await client.query('commit');
-  } catch (error) {
-    await client.query('rollback');
-    throw error;
-  }
 }

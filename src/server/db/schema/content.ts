@@ -17,9 +17,11 @@ import {
 import type { NearMiss } from '@/core/address/near-miss';
 import type { PlacementKind } from '@/core/markup/kinds/kind';
 import type { DeclaredSlot, LinkAround, PlacementContext, WordAnchors } from '@/core/markup/placement';
+import type { Link } from '@/core/picture/judge';
 import type { FileRole } from '../../connections/connection';
 import { user } from './accounts';
 import { moment, ofSite, searchColumn } from './columns';
+import { pictures } from './pictures';
 
 export const pages = pgTable(
   'pages',
@@ -105,8 +107,13 @@ export const files = pgTable(
     reach: doublePrecision('reach').notNull().default(0),
     seenIn: integer('seen_in').notNull(),
     goneIn: integer('gone_in'),
+    /** The picture that it is one file of, whether it stands for all of them, and how it lies in that one. */
+    pictureId: integer('picture_id').references(() => pictures.id, { onDelete: 'set null' }),
+    isMaster: boolean('is_master').notNull().default(false),
+    link: jsonb('link').$type<Link>(),
   },
   (table) => [
+    index('files_picture').on(table.pictureId),
     uniqueIndex('files_path').on(table.siteId, table.path),
     index('files_sha256').on(table.sha256),
     index('files_search').using('gin', table.search),

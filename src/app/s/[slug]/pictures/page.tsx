@@ -10,20 +10,23 @@ import { siteBySlug } from '@/app/_data/site';
 import { Choices } from '@/ui/choices';
 import { Empty } from '@/ui/empty';
 import { Pager } from '@/ui/pager';
+import { currentActor } from '@/app/_data/session';
 import { PictureRow } from './picture-row';
 
 export const metadata = { title: 'Pictures' };
 
 const FILTER_NAME: Readonly<Record<PictureFilter, string>> = {
   all: 'All',
-  used: 'On pages',
-  unused: 'On no page',
-  missing: 'Missing',
+  placeholder: 'Leftovers',
+  old: 'Past their time',
   undescribed: 'No alt text',
+  missing: 'Missing',
+  unused: 'On no page',
 };
 const ORDER_NAME: Readonly<Record<PictureOrder, string>> = {
   places: 'By places',
   reach: 'By reach',
+  age: 'By age',
   name: 'By name',
   weight: 'By weight',
 };
@@ -46,6 +49,7 @@ export default async function PicturesPage({
     section,
     sheet,
   });
+  const actor = await currentActor();
   const root = `/s/${site.slug}/pictures`;
   const now = {
     q: query,
@@ -92,10 +96,11 @@ export default async function PicturesPage({
         <>
           <div
             aria-hidden
-            className="grid grid-cols-[112px_minmax(0,1fr)_110px_80px] gap-4 border-b border-line bg-sheet px-5 py-2 text-sm text-ink-2 max-lg:hidden lg:mr-[292px]"
+            className="grid grid-cols-[112px_minmax(0,1fr)_130px_110px_92px] gap-4 border-b border-line bg-sheet px-5 py-2 text-sm text-ink-2 max-lg:hidden lg:mr-[292px]"
           >
             <span />
             <span>Picture</span>
+            <span>Taken</span>
             <span>Size</span>
             <span className="text-right">Places</span>
           </div>
@@ -104,9 +109,10 @@ export default async function PicturesPage({
               <PictureRow
                 key={row.id}
                 slug={site.slug}
+                mayTeach={actor?.role === 'maintainer' || actor?.role === 'owner'}
                 isCounted={site.reachFrom !== null}
                 row={row}
-                placements={contexts.get(row.path) ?? []}
+                placements={contexts.get(row.id) ?? []}
               />
             ))}
           </ul>

@@ -4,24 +4,28 @@ import { ChevronDown } from 'lucide-react';
 import Link from 'next/link';
 import { Collapsible } from 'radix-ui';
 import { useState } from 'react';
-import type { PictureRow as Row, PlacementRow } from '@/app/_data/pictures';
+import type { PictureRow as Row, ShownPlacement } from '@/app/_data/pictures';
+import { spanText } from '@/core/dating/shelf-life';
 import { CutOut } from '@/ui/cut-out';
 import { bytesText, count, pixelsText, placeText, reachText } from '@/ui/format';
 import { Mat } from '@/ui/mat';
-import { Note } from '@/ui/note';
+import { ORIGIN } from '@/ui/date-words';
+import { PictureNotes } from './picture-notes';
 
 interface PictureRowProps {
   slug: string;
   /** Whether reach was counted, not estimated. */
   isCounted: boolean;
   row: Row;
-  placements: readonly PlacementRow[];
+  placements: readonly ShownPlacement[];
+  /** Whether the person may say what a picture is. */
+  mayTeach: boolean;
 }
 
 const MANY_PAGES = 4;
 
 /** One picture of the concordance; unfolds to every place in its context. */
-export function PictureRow({ slug, isCounted, row, placements }: PictureRowProps) {
+export function PictureRow({ slug, isCounted, row, placements, mayTeach }: PictureRowProps) {
   const [isOpen, setOpen] = useState(false);
   const record = `/s/${slug}/pictures/${row.id}`;
   const src = row.sha256 ? `/s/${slug}/image/${row.sha256}` : null;
@@ -35,7 +39,7 @@ export function PictureRow({ slug, isCounted, row, placements }: PictureRowProps
         <div
           className={`border-b border-l-[3px] border-b-line-2 ${isOpen ? 'border-l-green bg-tint' : 'border-l-transparent bg-sheet'}`}
         >
-          <div className="grid grid-cols-[112px_minmax(0,1fr)_110px_92px] gap-4 py-3 pr-5 pl-[17px] max-sm:grid-cols-[112px_minmax(0,1fr)_48px] max-sm:gap-3 max-sm:pr-3">
+          <div className="grid grid-cols-[112px_minmax(0,1fr)_130px_110px_92px] gap-4 py-3 pr-5 pl-[17px] max-sm:grid-cols-[112px_minmax(0,1fr)_48px] max-sm:gap-3 max-sm:pr-3">
             <Link href={record} tabIndex={-1} aria-hidden>
               <Mat src={src} alt="" width={112} height={76} />
             </Link>
@@ -48,9 +52,16 @@ export function PictureRow({ slug, isCounted, row, placements }: PictureRowProps
               </Link>
               <p className="truncate text-sm text-ink-2" title={row.path}>
                 {name}
+                {row.files > 1 ? ` · ${row.files} files` : ''}
               </p>
               <p className="line-clamp-2 text-sm text-ink-2">
                 {row.places > 0 ? `${pages}${more}` : 'on no page'}
+              </p>
+            </div>
+            <div className="max-sm:hidden">
+              <p>{spanText({ from: row.taken_from, until: row.taken_until })}</p>
+              <p className="text-sm text-ink-2">
+                {row.because?.[0] ? ORIGIN[row.because[0].origin] : 'nothing tells'}
               </p>
             </div>
             <div className="max-sm:hidden">
@@ -79,7 +90,11 @@ export function PictureRow({ slug, isCounted, row, placements }: PictureRowProps
           <Collapsible.Content>
             <div className="grid grid-cols-3 gap-2.5 pr-5 pb-3 pl-[145px] max-lg:grid-cols-2 max-lg:pl-5">
               {shown.map((placement) => (
-                <CutOut key={placement.id} placement={placement} src={src} />
+                <CutOut
+                  key={placement.id}
+                  placement={placement}
+                  src={placement.sha256 ? `/s/${slug}/image/${placement.sha256}` : null}
+                />
               ))}
             </div>
             <p className="flex gap-4 pb-3 pl-[145px] max-lg:pl-5">
@@ -95,41 +110,9 @@ export function PictureRow({ slug, isCounted, row, placements }: PictureRowProps
           </Collapsible.Content>
         </div>
         <div className="space-y-2 py-3 pr-4 empty:hidden max-lg:px-5">
-          <PictureNotes slug={slug} row={row} />
+          <PictureNotes slug={slug} row={row} mayTeach={mayTeach} />
         </div>
       </li>
     </Collapsible.Root>
-  );
-}
-
-function PictureNotes({ slug, row }: { slug: string; row: Row }) {
-  const swap = (
-    <Link href={`/s/${slug}/pictures/${row.id}/swap`} className="font-semibold text-green">
-      Choose another picture
-    </Link>
-  );
-  return (
-    <>
-      {row.sha256 === null ? (
-        <Note degree="must" head="the file is missing">
-          {count(row.places, 'place')} ask for it and show a gap. {swap}
-        </Note>
-      ) : null}
-      {row.problem ? (
-        <Note degree="must" head="it can’t be read">
-          {row.problem}
-        </Note>
-      ) : null}
-      {row.undescribed > 0 ? (
-        <Note degree="must" head={`no alt text in ${count(row.undescribed, 'place')}`}>
-          A screen reader can only spell the file’s name there.
-        </Note>
-      ) : null}
-      {row.places === 0 && row.sha256 ? (
-        <Note degree="note" head="on no page">
-          No page or style sheet of the last survey shows it.
-        </Note>
-      ) : null}
-    </>
   );
 }

@@ -1,11 +1,14 @@
 import type { PlacementRow } from '@/app/_data/pictures';
 import { count } from '@/ui/format';
+import type { ReactNode } from 'react';
 import { Note } from '@/ui/note';
 
 interface WordsMarginProps {
   placements: readonly PlacementRow[];
   isMissing: boolean;
   problem: string | null;
+  /** What else is known of the picture. */
+  children?: ReactNode;
 }
 
 /** How often each text is used, most used first. */
@@ -16,7 +19,7 @@ function tally(texts: readonly (string | null)[]): [string, number][] {
 }
 
 /** The margin of a picture's record: the words that readers meet with it, and what is wrong. */
-export function WordsMargin({ placements, isMissing, problem }: WordsMarginProps) {
+export function WordsMargin({ placements, isMissing, problem, children }: WordsMarginProps) {
   const pictures = placements.filter(({ kind }) => kind === 'img' || kind === 'input');
   const absent = pictures.filter(
     ({ alt, name, decorative }) => alt === null && name === '' && !decorative,
@@ -44,6 +47,7 @@ export function WordsMargin({ placements, isMissing, problem }: WordsMarginProps
           Screen readers pass it over there.
         </Note>
       ) : null}
+      {children}
       <Words
         head="Alt text, read aloud instead of the picture"
         texts={tally(pictures.map(({ alt }) => alt))}

@@ -1,0 +1,72 @@
+import Link from 'next/link';
+import type { PictureRow } from '@/app/_data/pictures';
+import { spanText } from '@/core/dating/shelf-life';
+import { KIND_NAME, LIFE_WORDS } from '@/ui/date-words';
+import { count } from '@/ui/format';
+import { Note } from '@/ui/note';
+import { TeachButton } from './teach-button';
+
+interface PictureNotesProps {
+  slug: string;
+  row: PictureRow;
+  mayTeach: boolean;
+}
+
+/** What is wrong with one picture of the list, level with it, and the one thing to do. */
+export function PictureNotes({ slug, row, mayTeach }: PictureNotesProps) {
+  const swap = (words: string) => (
+    <Link href={`/s/${slug}/pictures/${row.id}/swap`} className="font-semibold text-green">
+      {words}
+    </Link>
+  );
+  const places = row.places === 1 ? 'Swap it' : `Swap all ${row.places.toLocaleString('en')}`;
+  return (
+    <>
+      {row.sha256 === null ? (
+        <Note degree="must" head="the file is missing">
+          {count(row.places, 'place')} ask for it and show a gap. {swap('Choose another picture')}
+        </Note>
+      ) : null}
+      {row.problem ? (
+        <Note degree="must" head="it can’t be read">
+          {row.problem}
+        </Note>
+      ) : null}
+      {row.is_placeholder && row.places > 0 ? (
+        <Note degree="must" head="leftover template picture">
+          <p>
+            {(row.clues ?? [])
+              .filter(({ weight }) => weight > 0)
+              .map(({ text }) => text)
+              .join(' ')}
+          </p>
+          <p className="mt-0.5 flex flex-wrap gap-x-4">
+            {swap(places)}
+            {mayTeach && row.picture_id !== null ? (
+              <TeachButton slug={slug} ids={[row.picture_id]} teaching="not a placeholder">
+                It is none
+              </TeachButton>
+            ) : null}
+          </p>
+        </Note>
+      ) : null}
+      {row.overdue > 1 && row.kind && row.places > 0 && !row.is_placeholder ? (
+        <Note degree="should" head="past its time">
+          {KIND_NAME[row.kind]}, current until{' '}
+          {spanText({ from: null, until: row.current_until }).replace('by ', '')}. {LIFE_WORDS[row.kind]}{' '}
+          {swap('Choose another picture')}
+        </Note>
+      ) : null}
+      {row.undescribed > 0 ? (
+        <Note degree="must" head={`no alt text in ${count(row.undescribed, 'place')}`}>
+          A screen reader can only spell the file’s name there.
+        </Note>
+      ) : null}
+      {row.places === 0 && row.sha256 ? (
+        <Note degree="note" head="on no page">
+          No page or style sheet shows it.
+        </Note>
+      ) : null}
+    </>
+  );
+}

@@ -1,0 +1,34 @@
+'use client';
+
+import { useState, useTransition, type ReactNode } from 'react';
+import type { Problem } from '@/core/problem';
+import type { Teaching } from '@/core/picture/placeholder';
+import { ProblemText } from '@/ui/problem-text';
+import { teach } from './actions';
+
+interface TeachButtonProps {
+  slug: string;
+  ids: readonly number[];
+  /** `null` takes back what was said. */
+  teaching: Teaching | null;
+  children: ReactNode;
+}
+
+/** Says of pictures, by one press, that they are leftovers of a template or are none. */
+export function TeachButton({ slug, ids, teaching, children }: TeachButtonProps) {
+  const [problem, setProblem] = useState<Problem | null>(null);
+  const [isBusy, start] = useTransition();
+  return (
+    <>
+      <button
+        type="button"
+        disabled={isBusy}
+        className="rounded-sm text-ink-2 underline decoration-line underline-offset-2 disabled:opacity-55"
+        onClick={() => start(async () => setProblem(await teach(slug, ids, teaching)))}
+      >
+        {children}
+      </button>
+      {problem ? <ProblemText problem={problem} /> : null}
+    </>
+  );
+}

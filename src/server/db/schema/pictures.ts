@@ -1,0 +1,99 @@
+/** What is known of pictures: how files look, which of them are one picture, how old it is, and what people said. */
+import {
+  boolean,
+  doublePrecision,
+  index,
+  integer,
+  jsonb,
+  pgTable,
+  primaryKey,
+  serial,
+  text,
+  uniqueIndex,
+} from 'drizzle-orm/pg-core';
+import type { DateEvidence } from '@/core/dating/date-evidence';
+import type { PictureKind } from '@/core/dating/shelf-life';
+import type { FamilyState } from '@/core/picture/families';
+import type { PlaceholderClue, Teaching } from '@/core/picture/placeholder';
+import type { EmbeddedMetadata } from '../../imaging/read-metadata';
+import { moment, ofSite } from './columns';
+
+/** What was read from a file's bytes, once for all sites that have them. The pixels themselves are in the store. */
+export const looks = pgTable('looks', {
+  sha256: text('sha256').primaryKey(),
+  widthPx: integer('width_px').notNull(),
+  heightPx: integer('height_px').notNull(),
+  /** JPEG quality, 1 to 100. */
+  quality: integer('quality'),
+  /** Share that the two commonest tones cover, 0 to 1. */
+  emptiness: doublePrecision('emptiness').notNull(),
+  metadata: jsonb('metadata').$type<EmbeddedMetadata>().notNull().default({}),
+  /** Why it could not be read, in words. */
+  problem: text('problem'),
+});
+
+/** One picture: all files that show the same. */
+export const pictures = pgTable(
+  'pictures',
+  {
+    id: serial('id').primaryKey(),
+    siteId: ofSite(),
+    /** The file that stands for all of them. */
+    masterSha: text('master_sha').notNull(),
+    kind: text('kind').$type<PictureKind>(),
+    /** What the kind was guessed from, or who settled it. */
+    kindReason: text('kind_reason').notNull().default(''),
+    isKindSettled: boolean('is_kind_settled').notNull().default(false),
+    /** Days since 1970 between which it was most likely taken. */
+    takenFrom: integer('taken_from'),
+    takenUntil: integer('taken_until'),
+    because: jsonb('because').$type<readonly DateEvidence[]>().notNull().default([]),
+    against: jsonb('against').$type<readonly DateEvidence[]>().notNull().default([]),
+    /** The last day on which it is current, and age over shelf life; 0 where nothing can be said. */
+    currentUntil: integer('current_until'),
+    overdue: doublePrecision('overdue').notNull().default(0),
+    /** Belief that it is a leftover of a template, 0 to 1, with what speaks for it and against it. */
+    placeholderBelief: doublePrecision('placeholder_belief').notNull().default(0),
+    isPlaceholder: boolean('is_placeholder').notNull().default(false),
+    clues: jsonb('clues').$type<readonly PlaceholderClue[]>().notNull().default([]),
+    /** Pages that show any of its files, how many and the first few; the alt text that most places give it. */
+    pages: integer('pages').notNull().default(0),
+    firstPages: jsonb('first_pages').$type<readonly string[]>().notNull().default([]),
+    words: text('words'),
+  },
+  (table) => [index('pictures_site').on(table.siteId, table.overdue)],
+);
+
+/** What the families of a site rest on, so that the next survey looks at new files only. */
+export const familyStates = pgTable('family_states', {
+  siteId: ofSite().primaryKey(),
+  state: jsonb('state').$type<FamilyState>().notNull(),
+});
+
+/** What a person said of two files: that they are one picture, or are not. */
+export const familyCorrections = pgTable(
+  'family_corrections',
+  {
+    id: serial('id').primaryKey(),
+    siteId: ofSite(),
+    kind: text('kind').$type<'together' | 'apart'>().notNull(),
+    a: text('a').notNull(),
+    b: text('b').notNull(),
+    saidBy: text('said_by').notNull(),
+    saidAt: moment('said_at').notNull().defaultNow(),
+  },
+  (table) => [uniqueIndex('family_corrections_pair').on(table.siteId, table.a, table.b)],
+);
+
+/** What a person said of a picture: that it is a leftover of a template, or is none. */
+export const teachings = pgTable(
+  'teachings',
+  {
+    siteId: ofSite(),
+    sha256: text('sha256').notNull(),
+    teaching: text('teaching').$type<Teaching>().notNull(),
+    saidBy: text('said_by').notNull(),
+    saidAt: moment('said_at').notNull().defaultNow(),
+  },
+  (table) => [primaryKey({ columns: [table.siteId, table.sha256] })],
+);

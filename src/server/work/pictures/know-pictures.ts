@@ -1,0 +1,21 @@
+import { eq } from 'drizzle-orm';
+import type { Database } from '../../db/database';
+import { sites } from '../../db/schema/sites';
+import { openConnection } from '../site-connection';
+import { judgePictures } from './judge-pictures';
+import { placeFamilies } from './place-families';
+import { readLooks } from './read-looks';
+
+/** After a survey, or after somebody said something of a picture: reads what is new and judges all pictures anew. */
+export async function knowPictures(db: Database, siteId: number): Promise<void> {
+  const [site] = await db.orm.select().from(sites).where(eq(sites.id, siteId));
+  if (!site) return;
+  const connection = await openConnection(db, site);
+  try {
+    await readLooks(db, siteId, connection);
+  } finally {
+    await connection.close();
+  }
+  await placeFamilies(db, siteId);
+  await judgePictures(db, siteId, Date.now());
+}

@@ -1,0 +1,147 @@
+/** What people say of pictures: it is remembered, and holds through all later surveys. */
+import Joi from 'joi';
+import { PICTURE_KINDS, type PictureKind } from '@/core/dating/shelf-life';
+import type { Teaching } from '@/core/picture/placeholder';
+import { requireRole, type Actor } from '../../accounts/actor';
+import { checkedInput } from '../../checked-input';
+import type { Database } from '../../db/database';
+import { addJob } from '../../jobs/queue';
+import { ProblemError } from '../../problem-error';
+import { logEvent } from '../log-event';
+import { judgePictures } from './judge-pictures';
+
+const TEACHERS = ['maintainer', 'owner'] as const;
+
+const IDS = Joi.array().items(Joi.number().integer().positive()).min(1).max(2000).required();
+
+async function picturesOf(db: Database, siteId: number, ids: readonly number[]): Promise<number[]> {
+  const { rows } = await db.pool.query<{ id: number }>(
+    'select id from pictures where site_id = $1 and id = any($2::int[])',
+    [siteId, ids],
+  );
+  if (rows.length === 0) {
+    throw new ProblemError({
+      code: 'PICTURE_GONE',
+      what: 'Nothing was changed.',
+      why: 'The picture is not on the site any more, or it belongs to another one now.',
+      remedy: 'Go back to the list of pictures and look for it there.',
+    });
+  }
+  return rows.map(({ id }) => id);
+}
+
+/**
+ * Says of pictures that they are leftovers of a template, or are not; `null` takes back what was said.
+ *
+ * @throws ProblemError `PICTURE_GONE`, `PICTURE_INPUT`
+ */
+export async function teachPlaceholder(
+  db: Database,
+  actor: Actor,
+  siteId: number,
+  input: { readonly ids: readonly number[]; readonly teaching: Teaching | null },
+): Promise<void> {
+  requireRole(actor, TEACHERS, 'say what a picture is');
+  const schema = Joi.object<typeof input>({
+    ids: IDS,
+    teaching: Joi.valid('placeholder', 'not a placeholder', null).required(),
+  });
+  const { ids, teaching } = checkedInput(schema, input, {
+    code: 'PICTURE_INPUT',
+    what: 'Nothing was changed.',
+  });
+  const known = await picturesOf(db, siteId, ids);
+  await db.pool.query(
+    `delete from teachings t using files f where t.site_id = $1 and f.site_id = $1 and f.sha256 = t.sha256 and f.picture_id = any($2::int[])`,
+    [siteId, known],
+  );
+  if (teaching) {
+    await db.pool.query(
+      `insert into teachings (site_id, sha256, teaching, said_by)
+       select $1, f.sha256, $3, $4 from files f where f.site_id = $1 and f.picture_id = any($2::int[]) and f.is_master and f.sha256 is not null
+       group by f.sha256`,
+      [siteId, known, teaching, actor.name],
+    );
+  }
+  await judgePictures(db, siteId, Date.now(), known);
+  await logEvent(db, actor, {
+    siteId,
+    verb: 'say what a picture is',
+    details: `${known.length}: ${teaching ?? 'taken back'}`,
+  });
+}
+
+/** Settles what pictures show; `null` leaves it to be guessed again. @throws ProblemError as above */
+export async function settleKind(
+  db: Database,
+  actor: Actor,
+  siteId: number,
+  input: { readonly ids: readonly number[]; readonly kind: PictureKind | null },
+): Promise<void> {
+  requireRole(actor, TEACHERS, 'say what a picture shows');
+  const schema = Joi.object<typeof input>({ ids: IDS, kind: Joi.valid(...PICTURE_KINDS, null).required() });
+  const { ids, kind } = checkedInput(schema, input, { code: 'PICTURE_INPUT', what: 'Nothing was changed.' });
+  const known = await picturesOf(db, siteId, ids);
+  await db.pool.query(
+    `update pictures set is_kind_settled = $3::text is not null, kind = $3, kind_reason = case when $3::text is null then '' else $4 end
+     where site_id = $1 and id = any($2::int[])`,
+    [siteId, known, kind, `settled by ${actor.name}`],
+  );
+  await judgePictures(db, siteId, Date.now(), known);
+  await logEvent(db, actor, {
+    siteId,
+    verb: 'settle kind',
+    details: `${known.length}: ${kind ?? 'guessed again'}`,
+  });
+}
+
+interface Correction {
+  readonly kind: 'together' | 'apart';
+  /** Hashes of the two files. */
+  readonly a: string;
+  readonly b: string;
+}
+
+/**
+ * Says that two files are one picture, or are not; the families are sorted anew by the worker.
+ *
+ * @throws ProblemError `CORRECTION_INPUT` where they are not two files of the site
+ */
+export async function correctFamily(
+  db: Database,
+  actor: Actor,
+  siteId: number,
+  input: Correction,
+): Promise<void> {
+  requireRole(actor, TEACHERS, 'sort files into pictures');
+  const sha = Joi.string().hex().length(64).required();
+  const schema = Joi.object<Correction>({ kind: Joi.valid('together', 'apart').required(), a: sha, b: sha });
+  const { kind, a, b } = checkedInput(schema, input, {
+    code: 'CORRECTION_INPUT',
+    what: 'Nothing was changed.',
+  });
+  const { rows } = await db.pool.query(
+    'select distinct sha256 from files where site_id = $1 and gone_in is null and sha256 = any($2::text[])',
+    [siteId, [a, b]],
+  );
+  if (rows.length !== 2) {
+    throw new ProblemError({
+      code: 'CORRECTION_INPUT',
+      what: 'Nothing was changed.',
+      why: 'Two different files of this site are needed, and one of them is not there any more.',
+      remedy: 'Open the picture again and choose among the files that it shows now.',
+    });
+  }
+  const [first, second] = a < b ? [a, b] : [b, a];
+  await db.pool.query(
+    `insert into family_corrections (site_id, kind, a, b, said_by) values ($1, $2, $3, $4, $5)
+     on conflict (site_id, a, b) do update set kind = excluded.kind, said_by = excluded.said_by, said_at = now()`,
+    [siteId, kind, first, second, actor.name],
+  );
+  await logEvent(db, actor, {
+    siteId,
+    verb: kind === 'apart' ? 'put files apart' : 'put files together',
+    details: `${first.slice(0, 12)} ${second.slice(0, 12)}`,
+  });
+  await addJob(db.pool, 'know-pictures', { siteId }, `pictures-${siteId}`);
+}

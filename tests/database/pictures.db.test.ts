@@ -1,0 +1,208 @@
+import { rm } from 'node:fs/promises';
+import { join } from 'node:path';
+import sharp from 'sharp';
+import { beforeEach, describe, expect, it } from 'vitest';
+import { portrait, river, sample, stage } from '@demo/site/scenes';
+import { problemOf } from '@/server/problem-error';
+import { correctFamily, settleKind, teachPlaceholder } from '@/server/work/pictures/teach-picture';
+import { queueSurvey } from '@/server/work/start-survey';
+import { connected } from '../fixtures/connected';
+import { runJobs } from '../fixtures/run-jobs';
+import { MAINTAINER, useDatabase } from '../fixtures/test-database';
+import { writeFiles } from '../fixtures/write-site';
+
+const held = useDatabase();
+let n = 0;
+
+const draw = (svg: string, width = 900, height = 600) => sharp(Buffer.from(svg)).resize(width, height);
+
+interface Row {
+  readonly id: number;
+  readonly paths: readonly string[];
+  readonly master: string;
+  readonly is_placeholder: boolean;
+  readonly kind: string | null;
+  readonly kind_reason: string;
+  readonly taken_from: number | null;
+  readonly overdue: number;
+  readonly clues: readonly { text: string }[];
+}
+
+async function pictures(siteId: number): Promise<Row[]> {
+  const { rows } = await held.db.pool.query<Row>(
+    `select p.*, (select array_agg(f.path order by f.path) from files f where f.picture_id = p.id) as paths,
+       (select f.path from files f where f.picture_id = p.id and f.is_master order by f.path limit 1) as master
+     from pictures p where p.site_id = $1 order by (select min(f.path) from files f where f.picture_id = p.id)`,
+    [siteId],
+  );
+  return rows;
+}
+const showing = async (siteId: number, path: string) => {
+  const found = (await pictures(siteId)).find(({ paths }) => paths.includes(path));
+  if (!found) throw new Error(`no picture has ${path}`);
+  return found;
+};
+const shaOf = async (siteId: number, path: string) => {
+  const { rows } = await held.db.pool.query<{ sha256: string }>(
+    'select sha256 from files where site_id = $1 and path = $2',
+    [siteId, path],
+  );
+  return (rows[0] as { sha256: string }).sha256;
+};
+const again = async (siteId: number) => {
+  await queueSurvey(held.db, siteId, 'asked');
+  await runJobs(held.db);
+};
+
+let siteId: number;
+let site: string;
+
+beforeEach(async () => {
+  site = join(held.folder, `site-${++n}`);
+  const hall = await draw(stage(11))
+    .withExif({ IFD2: { DateTimeOriginal: '2016:12:14 19:05:00' } })
+    .jpeg()
+    .toBuffer();
+  await writeFiles(site, {
+    'index.html':
+      '<title>School</title><h1>Choirs</h1><img src="img/hall.jpg" alt="Both choirs on the stage"><img src="img/hall-300.webp" alt=""><img src="img/broken.jpg" alt="x">',
+    'lessons/violin.html':
+      '<title>Violin</title><figure><img src="../img/sample_600x400.png" alt="placeholder image"><figcaption>Caption goes here</figcaption></figure>',
+    'tutors/index.html':
+      '<title>Tutors</title><h2>Tutors</h2><img src="../img/marrable.jpg" alt="Ilse Marrable">',
+    'img/hall.jpg': hall,
+    'img/hall-300.webp': await sharp(hall).resize(300, 200).webp().toBuffer(),
+    'img/thumb_17.png': await sharp(hall).resize(150, 150).png().toBuffer(),
+    'img/river.jpg': await draw(river(2)).jpeg().toBuffer(),
+    'img/sample_600x400.png': await draw(sample(600, 400), 600, 400).png().toBuffer(),
+    'img/marrable.jpg': await draw(portrait(5), 400, 500)
+      .withExif({ IFD2: { DateTimeOriginal: '2018:09:03 09:00:00' } })
+      .jpeg()
+      .toBuffer(),
+    'img/broken.jpg': hall.subarray(0, 2000),
+  });
+  siteId = await connected(held.db, `Pictures ${n}`, site);
+});
+
+describe('knowing the pictures of a site', () => {
+  it('puts files together, dates them, guesses what they show and finds the leftovers', async () => {
+    const all = await pictures(siteId);
+    expect(all.map(({ paths, master }) => [paths, master])).toEqual([
+      [['img/hall-300.webp', 'img/hall.jpg', 'img/thumb_17.png'], 'img/hall.jpg'],
+      [['img/marrable.jpg'], 'img/marrable.jpg'],
+      [['img/river.jpg'], 'img/river.jpg'],
+      [['img/sample_600x400.png'], 'img/sample_600x400.png'],
+    ]);
+    const [hall, marrable, , leftover] = all as [Row, Row, Row, Row];
+    expect(hall).toMatchObject({ kind: 'class group', is_placeholder: false });
+    expect(marrable.kind).toBe('portrait');
+    expect(marrable.overdue).toBeGreaterThan(1.5);
+    expect(leftover.is_placeholder).toBe(true);
+    expect(leftover.clues.map(({ text }) => text)).toContain(
+      'Its caption is a template’s: “Caption goes here”.',
+    );
+    const { rows } = await held.db.pool.query(
+      "select problem from files where site_id = $1 and path = 'img/broken.jpg'",
+      [siteId],
+    );
+    expect((rows[0] as { problem: string }).problem).toContain('broken.jpg');
+  });
+
+  it('keeps the numbers of pictures when files come and go, and looks at new files only', async () => {
+    const before = await showing(siteId, 'img/hall.jpg');
+    await writeFiles(site, { 'img/hall-more.jpg': await draw(stage(11), 1200, 800).jpeg().toBuffer() });
+    await rm(join(site, 'img/thumb_17.png'));
+    await again(siteId);
+    const after = await showing(siteId, 'img/hall.jpg');
+    expect(after.id).toBe(before.id);
+    expect(after.paths).toEqual(['img/hall-300.webp', 'img/hall-more.jpg', 'img/hall.jpg']);
+    expect(after.master).toBe('img/hall-more.jpg');
+    await rm(join(site, 'img/river.jpg'));
+    await again(siteId);
+    expect((await pictures(siteId)).flatMap(({ paths }) => paths)).not.toContain('img/river.jpg');
+  });
+});
+
+describe('what people say of pictures', () => {
+  it('remembers what is a placeholder and what is none, through later surveys', async () => {
+    const river = await showing(siteId, 'img/river.jpg');
+    const leftover = await showing(siteId, 'img/sample_600x400.png');
+    await teachPlaceholder(held.db, MAINTAINER, siteId, { ids: [river.id], teaching: 'placeholder' });
+    await teachPlaceholder(held.db, MAINTAINER, siteId, {
+      ids: [leftover.id],
+      teaching: 'not a placeholder',
+    });
+    await again(siteId);
+    expect((await showing(siteId, 'img/river.jpg')).is_placeholder).toBe(true);
+    expect((await showing(siteId, 'img/sample_600x400.png')).is_placeholder).toBe(false);
+    await teachPlaceholder(held.db, MAINTAINER, siteId, { ids: [river.id, leftover.id], teaching: null });
+    expect((await showing(siteId, 'img/river.jpg')).is_placeholder).toBe(false);
+    expect((await showing(siteId, 'img/sample_600x400.png')).is_placeholder).toBe(true);
+  });
+
+  it('settles kinds in bulk, and judges the age by them', async () => {
+    const hall = await showing(siteId, 'img/hall.jpg');
+    expect(hall.overdue).toBeGreaterThan(1);
+    await settleKind(held.db, MAINTAINER, siteId, { ids: [hall.id], kind: 'evergreen' });
+    await again(siteId);
+    const settled = await showing(siteId, 'img/hall.jpg');
+    expect(settled).toMatchObject({
+      kind: 'evergreen',
+      overdue: 0,
+      kind_reason: `settled by ${MAINTAINER.name}`,
+    });
+    await settleKind(held.db, MAINTAINER, siteId, { ids: [hall.id], kind: null });
+    expect((await showing(siteId, 'img/hall.jpg')).kind).toBe('class group');
+  });
+
+  it('puts files apart and together, and later surveys respect it', async () => {
+    const [hall, small, river] = await Promise.all(
+      ['img/hall.jpg', 'img/hall-300.webp', 'img/river.jpg'].map((path) => shaOf(siteId, path)),
+    );
+    await correctFamily(held.db, MAINTAINER, siteId, {
+      kind: 'apart',
+      a: hall as string,
+      b: small as string,
+    });
+    await runJobs(held.db);
+    expect((await showing(siteId, 'img/hall-300.webp')).paths).not.toContain('img/hall.jpg');
+    await correctFamily(held.db, MAINTAINER, siteId, {
+      kind: 'together',
+      a: hall as string,
+      b: river as string,
+    });
+    await again(siteId);
+    expect((await showing(siteId, 'img/hall.jpg')).paths).toEqual([
+      'img/hall.jpg',
+      'img/river.jpg',
+      'img/thumb_17.png',
+    ]);
+    await correctFamily(held.db, MAINTAINER, siteId, {
+      kind: 'together',
+      a: hall as string,
+      b: small as string,
+    });
+    await runJobs(held.db);
+    expect((await showing(siteId, 'img/hall.jpg')).paths).toContain('img/hall-300.webp');
+  });
+
+  it.each<[string, () => Promise<void>]>([
+    [
+      'PICTURE_GONE',
+      () => teachPlaceholder(held.db, MAINTAINER, siteId, { ids: [999_999], teaching: 'placeholder' }),
+    ],
+    ['PICTURE_INPUT', () => settleKind(held.db, MAINTAINER, siteId, { ids: [], kind: 'portrait' })],
+    [
+      'PICTURE_INPUT',
+      () => settleKind(held.db, MAINTAINER, siteId, { ids: [1], kind: 'selfie' as 'portrait' }),
+    ],
+    [
+      'CORRECTION_INPUT',
+      () =>
+        correctFamily(held.db, MAINTAINER, siteId, { kind: 'apart', a: '0'.repeat(64), b: '1'.repeat(64) }),
+    ],
+  ])('refuses with %s', async (code, run) => {
+    const problem = await run().then(() => null, problemOf);
+    expect(problem?.code).toBe(code);
+  });
+});
