@@ -1,6 +1,7 @@
 import { describe, expect, it } from 'vitest';
 import { announceWorker, freeOrphans } from '@/server/jobs/free-orphans';
 import { addJob } from '@/server/jobs/queue';
+import { startWorker } from '@/server/jobs/start-worker';
 import { withSiteLock } from '@/server/work/site-lock';
 import { useDatabase } from '../fixtures/test-database';
 
@@ -56,5 +57,36 @@ describe('the lock of a site', () => {
     );
     await work('three', 2);
     expect(order.slice(-2)).toEqual(['three in', 'three out']);
+  });
+});
+
+describe('a running worker', () => {
+  it('keeps the jobs that it works on, however long they take, and other workers see that it lives', async () => {
+    const { pool } = held.db;
+    const { rows } = await pool.query<{ id: number }>(
+      `insert into sites (slug, name, connection) values ('slow', 'Slow', '{"kind":"folder","folder":"/nowhere"}') returning id`,
+    );
+    const siteId = rows[0]?.id ?? 0;
+    const { rows: asked } = await pool.query<{ id: number }>(
+      `insert into surveys (site_id, number, reason) values ($1, 1, 'asked') returning id`,
+      [siteId],
+    );
+    await pool.query('delete from graphile_worker._private_jobs');
+    const lines: string[] = [];
+    const worker = await startWorker(held.db, (line) => lines.push(line));
+    await withSiteLock(held.db, siteId, async () => {
+      await addJob(pool, 'survey-site', { surveyId: asked[0]?.id ?? 0 }, 'slow');
+      let taken: (string | null)[] = [];
+      const until = Date.now() + 8000;
+      while (taken[0] === undefined || taken[0] === null) {
+        if (Date.now() > until) throw new Error('nobody took the job');
+        taken = await takers();
+        await new Promise((resolve) => setTimeout(resolve, 50));
+      }
+      expect(await freeOrphans(held.db, [])).toBe(0);
+      expect(await takers()).toEqual(taken);
+    });
+    await worker.stop();
+    expect(lines.filter((line) => line.includes('took over'))).toEqual([]);
   });
 });

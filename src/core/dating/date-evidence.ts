@@ -32,7 +32,7 @@ export interface DateEvidence extends DaySpan {
 }
 
 /** A date field of the metadata, as it stands there: `2016:06:11 10:20:00`, `2016-06-11T10:20:00+02:00`, `2016`. */
-export interface MetadataDate {
+interface MetadataDate {
   readonly field: string;
   readonly value: string;
 }

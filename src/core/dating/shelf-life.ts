@@ -1,6 +1,5 @@
 /** How long a picture stays current, by what it shows. */
 import { dayOf, partsOf, schoolYearEnd, SCHOOL_YEAR_MONTH, yearsAfter, type Day, type DaySpan } from './day';
-import { UNDATED, type Dating } from './best-interval';
 
 /** What a picture shows, as far as its ageing goes. */
 export const PICTURE_KINDS = [
@@ -98,9 +97,4 @@ const MONTHS = ['January', 'February', 'March', 'April', 'May', 'June', 'July', 
 function monthText(day: Day): string {
   const { year, month } = partsOf(day);
   return `${MONTHS[month - 1]} ${year}`;
-}
-
-/** Whether anything is known of the time of a picture. */
-export function isDated(dating: Dating): boolean {
-  return dating !== UNDATED && (dating.from !== null || dating.until !== null);
 }

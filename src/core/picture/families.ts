@@ -23,7 +23,7 @@ export interface Correction {
   readonly b: string;
 }
 
-export interface Member {
+interface Member {
   readonly id: string;
   readonly isMaster: boolean;
   /** How it lies in the master; of the master itself the whole. `null` where only a person put it there. */

@@ -1,5 +1,5 @@
-import { randomUUID } from 'node:crypto';
-import { Logger, run } from 'graphile-worker';
+import { EventEmitter } from 'node:events';
+import { Logger, run, type WorkerEvents } from 'graphile-worker';
 import type { Database } from '../db/database';
 import { queueDueSurveys } from '../work/start-survey';
 import { announceWorker, freeOrphans } from './free-orphans';
@@ -17,10 +17,24 @@ export async function startWorker(
   db: Database,
   log: (line: string) => void,
 ): Promise<{ stop(): Promise<void> }> {
-  // Each hand is a runner of its own, since the queue wants a name for every job that runs at a time.
-  const names = Array.from({ length: HANDS }, () => randomUUID());
   const session = await db.pool.connect();
-  for (const name of names) await announceWorker(session, name);
+  const names: string[] = [];
+  const events: WorkerEvents = new EventEmitter();
+  // The queue writes the pool's own name into the jobs that it takes; it is known as soon as the pool is made.
+  const announced: Promise<void>[] = [];
+  events.on('pool:create', ({ workerPool }) => {
+    names.push(workerPool.id);
+    announced.push(announceWorker(session, workerPool.id));
+  });
+  const logger = new Logger(() => (level, message) => {
+    if (level === 'error' || level === 'warning') log(message);
+  });
+  const runner = await run({
+    ...{ pgPool: db.pool, taskList: handlers(db), logger, events },
+    ...{ concurrency: HANDS, noHandleSignals: true, pollInterval: 1000 },
+  });
+  await Promise.all(announced);
+  if (names.length === 0) throw new Error('the queue did not say what its worker is called');
   const sweep = async () => {
     const dead = await freeOrphans(db, names);
     if (dead > 0) log(`took over the jobs of ${dead} worker${dead === 1 ? '' : 's'} that had died`);
@@ -34,22 +48,11 @@ export async function startWorker(
       log(`looking for surveys due: ${String(error)}`),
     );
   }, DUE_EVERY_MS);
-  const logger = new Logger(() => (level, message) => {
-    if (level === 'error' || level === 'warning') log(message);
-  });
-  const shared = { pgPool: db.pool, taskList: handlers(db), concurrency: 1, noHandleSignals: true, logger };
-  const runners = await Promise.all(
-    names.map((workerId) => {
-      // The queue takes the worker's name from its options, though its type for `run` does not list it.
-      const options = { ...shared, pollInterval: 1000, workerId };
-      return run(options);
-    }),
-  );
   return {
     async stop() {
       clearInterval(timer);
       clearInterval(schedule);
-      await Promise.all(runners.map((runner) => runner.stop()));
+      await runner.stop();
       session.release(true);
     },
   };

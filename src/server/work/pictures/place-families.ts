@@ -1,4 +1,5 @@
 /** Keeps a site's families true: new files are placed, those that are gone are left out, what people said is obeyed. */
+import { setImmediate } from 'node:timers/promises';
 import type { PoolClient } from 'pg';
 import {
   FamilyBuilder,
@@ -36,7 +37,11 @@ export async function placeFamilies(db: Database, siteId: number): Promise<numbe
   const wanted = new Set(files.map(({ id }) => id));
   if (known[0]) builder.restore(known[0].state, (id) => wanted.has(id), landmarksOf);
   const bySize = files.toSorted((a, b) => b.widthPx * b.heightPx - a.widthPx * a.heightPx);
-  for (const file of bySize) builder.add(file);
+  for (const file of bySize) {
+    builder.add(file);
+    // Comparing keeps this process busy; its other jobs and its signals get their turn between two pictures.
+    await setImmediate();
+  }
   const families = builder.families();
   const client = await db.pool.connect();
   try {

@@ -4,7 +4,7 @@ import { bytesText, count, pixelsText } from '@/ui/format';
 import { Mat } from '@/ui/mat';
 import { ApartButton } from './apart-button';
 
-export interface FamilyFile {
+interface FamilyFile {
   readonly id: number;
   readonly path: string;
   readonly sha256: string | null;
