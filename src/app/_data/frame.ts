@@ -22,7 +22,7 @@ export async function siteFrame(siteId: number) {
     .where(and(eq(editions.siteId, siteId), eq(editions.state, 'draft')));
   const { rows: counts } = await pool.query<{ pages: number; pictures: number; editions: number }>(
     `select (select count(*)::int from pages where site_id = $1 and gone_in is null) as pages,
-            (select count(*)::int from files where site_id = $1 and gone_in is null) as pictures,
+            (select count(distinct coalesce(picture_id, -id))::int from files where site_id = $1 and gone_in is null) as pictures,
             (select count(*)::int from editions where site_id = $1) as editions`,
     [siteId],
   );

@@ -3,6 +3,7 @@ import { bestInterval, contradictions, UNDATED } from './best-interval';
 import { gatherEvidence, type DateSources } from './date-evidence';
 import { mentionsInName, mentionsInWords } from './date-mentions';
 import { dayOf, isoDay, schoolYearEnd, yearsAfter, type Day, type DaySpan } from './day';
+import { standsInItsTime } from './own-time';
 import { ageingOf, SHELF_LIVES, sinceChange, spanText } from './shelf-life';
 
 const day = (iso: string): Day => {
@@ -243,5 +244,26 @@ describe('ageing', () => {
     [null, null, 'unknown'],
   ])('writes %s to %s as “%s”', (from, until, expected) => {
     expect(spanText({ from: from && day(from), until: until && day(until) } as DaySpan)).toBe(expected);
+  });
+});
+
+describe('standsInItsTime', () => {
+  const taken = { from: day('2015-02-21'), until: day('2015-02-21') };
+  it.each([
+    ['the news of its year', [{ path: 'news/2015-flood.html', title: 'High water' }], true],
+    ['the year after', [{ path: 'news/2016/index.html', title: 'News of 2016' }], true],
+    ['a title with its year', [{ path: 'about.html', title: 'The flood of 2015' }], true],
+    [
+      'one page of its year and one of none',
+      [
+        { path: 'news/2015/a.html', title: '' },
+        { path: 'about.html', title: 'About' },
+      ],
+      false,
+    ],
+    ['news of another year', [{ path: 'news/2024/a.html', title: '' }], false],
+    ['no page', [], false],
+  ] as [string, { path: string; title: string }[], boolean][])('%s', (_, pages, expected) => {
+    expect(standsInItsTime(taken, pages, RULES)).toBe(expected);
   });
 });

@@ -59,10 +59,7 @@ export function PictureRow({ slug, isCounted, row, placements, mayTeach }: Pictu
               </p>
             </div>
             <div className="max-sm:hidden">
-              <p>{spanText({ from: row.taken_from, until: row.taken_until })}</p>
-              <p className="text-sm text-ink-2">
-                {row.because?.[0] ? ORIGIN[row.because[0].origin] : 'nothing tells'}
-              </p>
+              <Taken row={row} />
             </div>
             <div className="max-sm:hidden">
               <p>{pixelsText(row.width_px, row.height_px)}</p>
@@ -114,5 +111,22 @@ export function PictureRow({ slug, isCounted, row, placements, mayTeach }: Pictu
         </div>
       </li>
     </Collapsible.Root>
+  );
+}
+
+/** When it was taken, with what tells it; the date of a file alone tells next to nothing. */
+function Taken({ row }: { row: Row }) {
+  const { taken_from: from, taken_until: until, because } = row;
+  const isBound = from === null && until !== null;
+  const origin = because?.[0]?.origin;
+  return (
+    <>
+      <p className={isBound || until === null ? 'text-ink-2' : ''}>
+        {isBound ? 'unknown' : spanText({ from, until })}
+      </p>
+      <p className="text-sm text-ink-2">
+        {isBound ? `${spanText({ from, until })}, says the file` : origin ? ORIGIN[origin] : 'nothing tells'}
+      </p>
+    </>
   );
 }

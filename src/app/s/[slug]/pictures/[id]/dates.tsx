@@ -13,7 +13,7 @@ interface DatesProps {
   today: number;
 }
 
-const WIDE = 640;
+const WIDE = 520;
 const LINE_PX = 22;
 
 /** When a picture was taken: every piece of evidence on one line of years, and the days on which most of it agrees. */
@@ -41,7 +41,7 @@ export function Dates({ from, until, because, against, currentUntil, today }: Da
   const left = from === null ? 0 : at(from);
   const right = until === null ? at(today) : at(until);
   return (
-    <div className="mt-2 grid grid-cols-[minmax(0,200px)_minmax(0,1fr)] gap-x-4 max-md:grid-cols-1">
+    <div className="mt-2 grid grid-cols-[minmax(0,1fr)_520px] gap-x-4 overflow-x-auto max-lg:grid-cols-1">
       <ul>
         {all.map((one) => (
           <li
@@ -56,8 +56,9 @@ export function Dates({ from, until, because, against, currentUntil, today }: Da
         ))}
       </ul>
       <svg
-        viewBox={`0 0 ${WIDE} ${height}`}
-        className="w-full"
+        width={WIDE}
+        height={height}
+        className="max-w-none"
         role="img"
         aria-label={`Taken ${spanText({ from, until })}`}
       >

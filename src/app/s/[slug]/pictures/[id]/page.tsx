@@ -52,7 +52,7 @@ export default async function PictureRecord({ params }: { params: Promise<{ slug
             </p>
             <p className="mt-1">
               {standing.length > 0
-                ? `${count(standing.length, 'place')} on ${count(pages, 'page')}`
+                ? `${count(standing.length, 'place')} on ${count(pages, 'page')}.`
                 : 'It stands on no page.'}
               {standing.length > 0
                 ? ` Reach: ${reachText(
