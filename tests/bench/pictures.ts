@@ -1,0 +1,113 @@
+/**
+ * Fingerprinting beside a bare decode to the same size, and finding pictures among 100,000 beside comparing every one
+ * with every other. Folders of photographs may be given; the demo's scenes are measured otherwise.
+ */
+import { readdir, readFile } from 'node:fs/promises';
+import { join } from 'node:path';
+import sharp from 'sharp';
+import { facade, hands, instrument, river, room, stage } from '@demo/site/scenes';
+import { CandidateIndex, type Searchable } from '@/core/picture/candidate-index';
+import { bitsOf } from '@/core/picture/dct-hash';
+import { fingerprintOf, PLANE_PX } from '@/core/picture/fingerprint';
+import { readPlanes } from '@/server/imaging/read-pixels';
+import { byTurns, report } from './measure';
+
+const PICTURES = 60;
+const LOOKED_UP = 100_000;
+/** Landmarks of each made-up fingerprint: what a photograph has at the median. */
+const LANDMARKS = 200;
+const ALLOWED_MS = 10;
+
+async function photographs(folders: readonly string[]): Promise<Buffer[]> {
+  const found: Buffer[] = [];
+  for (const folder of folders) {
+    const names = (await readdir(folder)).filter((name) => /\.(?:jpe?g|png|webp)$/i.test(name)).sort();
+    for (const name of names.slice(0, PICTURES)) found.push(await readFile(join(folder, name)));
+  }
+  if (found.length > 0) return found;
+  const scenes = [stage, room, instrument, river, hands, (seed: number) => facade(seed, 'red')];
+  return Promise.all(
+    Array.from({ length: PICTURES }, (_, n) =>
+      sharp(Buffer.from((scenes[n % scenes.length] as (seed: number) => string)(n)))
+        .resize(1600, 1067)
+        .jpeg({ quality: 88 })
+        .toBuffer(),
+    ),
+  );
+}
+
+/** Runs over all with a few side by side, as a survey does. */
+async function withHands<T>(all: readonly T[], run: (one: T) => Promise<unknown>): Promise<void> {
+  let next = 0;
+  const hand = async () => {
+    for (let one = all[next++]; one !== undefined; one = all[next++]) await run(one);
+  };
+  await Promise.all([hand(), hand(), hand()]);
+}
+
+function chance(seed: number): () => number {
+  let state = seed >>> 0;
+  return () => {
+    state = (Math.imul(state, 1664525) + 1013904223) >>> 0;
+    return state;
+  };
+}
+
+function madeUp(seed: number): Searchable {
+  const random = chance(seed * 7919 + 1);
+  const hash = () => ({ low: random() & ~1, high: random() | 0 });
+  const share = () => random() / 4294967296;
+  return {
+    plane: { width: 256, height: 171 },
+    hash: hash(),
+    squareHash: hash(),
+    landmarks: Array.from({ length: LANDMARKS }, () => ({
+      ...hash(),
+      x: share(),
+      y: share(),
+      size: 0.05 + share() / 5,
+    })),
+  };
+}
+
+/** Every landmark of one beside every landmark of the other: what finding costs without tables. */
+function comparedBare(a: Searchable, b: Searchable): number {
+  let near = 0;
+  for (const one of a.landmarks)
+    for (const other of b.landmarks)
+      if (bitsOf(one.low ^ other.low) + bitsOf(one.high ^ other.high) <= 19) near++;
+  return near;
+}
+
+export async function benchPictures(folders: readonly string[]): Promise<void> {
+  const bytes = await photographs(folders);
+  const ours = () => withHands(bytes, async (one) => fingerprintOf(await readPlanes(one, 'bench')));
+  const bare = () =>
+    withHands(bytes, (one) =>
+      sharp(one).resize(PLANE_PX, PLANE_PX, { fit: 'inside' }).toColourspace('srgb').raw().toBuffer(),
+    );
+  report(`fingerprint ${bytes.length} pictures`, await byTurns(ours, bare, 3));
+
+  const index = new CandidateIndex();
+  const sample = Array.from({ length: 400 }, (_, n) => madeUp(n));
+  for (let n = 0; n < LOOKED_UP; n++) index.add(sample[n] ?? madeUp(n));
+  const asked = sample.slice(0, 200);
+  let start = performance.now();
+  for (const one of asked) index.find(one, 12);
+  const findMs = (performance.now() - start) / asked.length;
+  report('find one picture among 100,000, of what is allowed', {
+    ours: findMs,
+    bare: ALLOWED_MS,
+    unit: 'ms',
+  });
+  start = performance.now();
+  let pairs = 0;
+  for (let n = 0; n + 1 < sample.length; n += 2)
+    pairs += comparedBare(sample[n] as Searchable, sample[n + 1] as Searchable) >= 0 ? 1 : 0;
+  const pairMs = (performance.now() - start) / pairs;
+  report('find the candidates of 100,000 pictures, beside comparing every two', {
+    ours: findMs * LOOKED_UP,
+    bare: (pairMs * LOOKED_UP * LOOKED_UP) / 2,
+    unit: 'ms',
+  });
+}
