@@ -42,7 +42,7 @@ export interface DateSources {
   readonly taken?: string | undefined;
   /** When it was made digital (EXIF DateTimeDigitized). */
   readonly digitized?: string | undefined;
-  /** Other dates that the metadata give for what is shown: IPTC 2:55, XMP photoshop:DateCreated, xmp:CreateDate. */
+  /** Other dates that the metadata give for what is shown: IPTC 2:55, XMP DateCreated. */
   readonly fields?: readonly MetadataDate[];
   /** Address of the file within the site. */
   readonly path: string;

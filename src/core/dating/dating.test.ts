@@ -114,7 +114,7 @@ describe('bestInterval', () => {
     ],
     [
       'XMP of a scan',
-      { fields: [{ field: 'photoshop:DateCreated', value: '1987' }] },
+      { fields: [{ field: 'XMP DateCreated', value: '1987' }] },
       ['1987-01-01', '1987-12-31'],
     ],
     [

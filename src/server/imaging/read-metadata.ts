@@ -1,4 +1,5 @@
 /** What a camera, an agency or an archive wrote into a picture's file: EXIF, IPTC-IIM and XMP, each read in full. */
+import { setTimeout } from 'node:timers/promises';
 import exifr from 'exifr';
 import { XMLParser } from 'fast-xml-parser';
 import sharp from 'sharp';
@@ -6,7 +7,7 @@ import sharp from 'sharp';
 /** Metadata blocks larger than this are not read: an honest one has a few kilobytes. */
 const MAX_BLOCK_BYTES = 512 * 1024;
 const MAX_TEXT = 2000;
-/** Seconds after which reading them is given up. */
+/** After which reading them is given up. */
 const TIME_LIMIT_MS = 5000;
 
 export interface EmbeddedMetadata {
@@ -37,7 +38,7 @@ export async function readMetadata(bytes: Uint8Array): Promise<EmbeddedMetadata>
   const blocks = await sharp(bytes, { limitInputPixels: false })
     .metadata()
     .catch(() => null);
-  const exif = await tagsOf(exifBlock(blocks?.exif) ?? bytes, EXIF_ONLY);
+  const exif = await tagsOf(exifSource(blocks?.exif, bytes), EXIF_ONLY);
   const iptc = await tagsOf(bytes, IPTC_ONLY);
   const xmp = xmpTags(blocks?.xmp);
   return compact({
@@ -45,18 +46,18 @@ export async function readMetadata(bytes: Uint8Array): Promise<EmbeddedMetadata>
     digitized: text(exif['DateTimeDigitized'] ?? exif['CreateDate']),
     dates: datesOf(iptc, xmp),
     camera: [text(exif['Make']), text(exif['Model'])].filter(Boolean).join(' ') || undefined,
-    title: first(xmp['dc:title'], xmp['photoshop:Headline'], iptc['ObjectName'], iptc['Headline']),
-    description: first(xmp['dc:description'], iptc['Caption'], exif['ImageDescription']),
-    altText: first(xmp['Iptc4xmpCore:AltTextAccessibility']),
-    creator: first(xmp['dc:creator'], iptc['Byline'], exif['Artist']),
-    credit: first(xmp['photoshop:Credit'], iptc['Credit']),
-    copyright: first(xmp['dc:rights'], iptc['CopyrightNotice'], exif['Copyright']),
-    source: first(xmp['photoshop:Source'], iptc['Source']),
-    usageTerms: first(xmp['xmpRights:UsageTerms']),
-    licenceUrl: first(xmp['xmpRights:WebStatement'], xmp['cc:license'], xmp['plus:LicensorURL']),
-    keywords: list(xmp['dc:subject'] ?? iptc['Keywords']),
-    people: list(xmp['Iptc4xmpExt:PersonInImage']),
-    place: first(xmp['Iptc4xmpCore:Location'], xmp['photoshop:City'], iptc['City']),
+    title: first(xmp['title'], xmp['Headline'], iptc['ObjectName'], iptc['Headline']),
+    description: first(xmp['description'], iptc['Caption'], exif['ImageDescription']),
+    altText: first(xmp['AltTextAccessibility']),
+    creator: first(xmp['creator'], iptc['Byline'], exif['Artist']),
+    credit: first(xmp['Credit'], iptc['Credit']),
+    copyright: first(xmp['rights'], iptc['CopyrightNotice'], exif['Copyright']),
+    source: first(xmp['Source'], iptc['Source']),
+    usageTerms: first(xmp['UsageTerms']),
+    licenceUrl: first(xmp['WebStatement'], xmp['license'], xmp['LicensorURL']),
+    keywords: list(xmp['subject'] ?? iptc['Keywords']),
+    people: list(xmp['PersonInImage']),
+    place: first(xmp['Location'], xmp['City'], iptc['City']),
   });
 }
 
@@ -73,18 +74,24 @@ const EXIF_ONLY = {
 };
 const IPTC_ONLY = { ...SHARED, tiff: false, exif: false, gps: false, iptc: true, xmp: false, icc: false };
 
-/** The TIFF structure inside an EXIF block, without the six letters that JPEG puts before it. */
-function exifBlock(block: Buffer | undefined): Uint8Array | null {
-  if (!block || block.length > MAX_BLOCK_BYTES) return null;
+/**
+ * The TIFF structure inside an EXIF block, without the six letters that JPEG puts before it; the whole file where its
+ * type keeps it elsewhere, and nothing where the block is too large.
+ */
+function exifSource(block: Buffer | undefined, bytes: Uint8Array): Uint8Array | null {
+  if (!block) return bytes;
+  if (block.length > MAX_BLOCK_BYTES) return null;
   return block.subarray(0, 4).toString('latin1') === 'Exif' ? block.subarray(6) : block;
 }
 
-async function tagsOf(bytes: Uint8Array, options: object): Promise<Tags> {
-  const late = new Promise<null>((resolve) => {
-    setTimeout(() => resolve(null), TIME_LIMIT_MS).unref();
-  });
+async function tagsOf(bytes: Uint8Array | null, options: object): Promise<Tags> {
+  if (!bytes) return {};
+  const timer = new AbortController();
+  const late = setTimeout(TIME_LIMIT_MS, null, { ref: false, signal: timer.signal }).catch(() => null);
   const read = exifr.parse(bytes, options).catch(() => null) as Promise<Tags | null>;
-  return (await Promise.race([read, late])) ?? {};
+  const tags = await Promise.race([read, late]);
+  timer.abort();
+  return tags ?? {};
 }
 
 const XML = new XMLParser({
@@ -93,15 +100,17 @@ const XML = new XMLParser({
   parseTagValue: false,
   parseAttributeValue: false,
   processEntities: true,
+  // Prefixes are each writer's own choice; the fields that are asked for have names of their own.
+  removeNSPrefix: true,
 });
 
-/** Fields of an XMP packet (ISO 16684-1) by their usual prefixes, whether written as elements or as attributes. */
+/** Fields of an XMP packet (ISO 16684-1) by their names, whether written as elements or as attributes. */
 function xmpTags(block: Buffer | undefined): Tags {
   if (!block || block.length > MAX_BLOCK_BYTES) return {};
   try {
     const parsed = XML.parse(block.toString('utf8')) as Record<string, unknown>;
-    const rdf = (parsed['x:xmpmeta'] as Tags | undefined)?.['rdf:RDF'] ?? parsed['rdf:RDF'];
-    const found = (rdf as Tags | undefined)?.['rdf:Description'];
+    const rdf = (parsed['xmpmeta'] as Tags | undefined)?.['RDF'] ?? parsed['RDF'];
+    const found = (rdf as Tags | undefined)?.['Description'];
     return Object.assign({}, ...(Array.isArray(found) ? found : [found])) as Tags;
   } catch {
     return {};
@@ -112,8 +121,8 @@ function datesOf(iptc: Tags, xmp: Tags): { field: string; value: string }[] {
   const iptcDate = text(iptc['DateCreated'])?.replace(/^(\d{4})(\d{2})(\d{2})$/, '$1-$2-$3');
   const all: [string, string | undefined][] = [
     ['IPTC DateCreated', iptcDate],
-    ['XMP photoshop:DateCreated', first(xmp['photoshop:DateCreated'])],
-    ['XMP exif:DateTimeOriginal', first(xmp['exif:DateTimeOriginal'])],
+    ['XMP DateCreated', first(xmp['DateCreated'])],
+    ['XMP DateTimeOriginal', first(xmp['DateTimeOriginal'])],
   ];
   return all.flatMap(([field, value]) => (value ? [{ field, value }] : []));
 }
@@ -139,7 +148,7 @@ function list(value: unknown): string[] | undefined {
     if (Array.isArray(one)) return one.flatMap(flat);
     if (one && typeof one === 'object') {
       const tags = one as Tags;
-      const inside = tags['rdf:Alt'] ?? tags['rdf:Seq'] ?? tags['rdf:Bag'] ?? tags['rdf:li'] ?? tags['#text'];
+      const inside = tags['Alt'] ?? tags['Seq'] ?? tags['Bag'] ?? tags['li'] ?? tags['#text'];
       return inside === undefined ? [] : flat(inside);
     }
     return [];
