@@ -15,7 +15,8 @@ const KEYS: readonly (readonly number[])[] = [
 const KEY_BITS = 13;
 /** Bits in which landmarks of the same blob may differ. */
 const LANDMARK_DISTANCE = 19;
-const WHOLE_DISTANCE = 12;
+/** Distance up to which whole pictures, or the middle of one, may be the same. */
+export const WHOLE_DISTANCE = 12;
 /** Pictures whose landmarks are put to the vote, and pairs of landmarks of each. */
 const VOTED = 48;
 const MOST_MATCHES = 300;

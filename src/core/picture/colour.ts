@@ -1,5 +1,5 @@
 /** Brightness and colour of a picture, taken apart: the one in full for comparing detail, the other coarsely. */
-import { fitted, resample, WHOLE, type GreyPlane, type Rect } from './grey-plane';
+import { fitted, resample, type GreyPlane, type Rect } from './grey-plane';
 
 /** Long side of what is kept of the colours, in pixels. */
 const TINT_PX = 24;
@@ -26,26 +26,33 @@ export function planesOf(pixels: {
   readonly tint: Tint;
 } {
   const { width, height, data } = pixels;
-  const count = width * height;
-  const plane = { width, height, data: new Uint8Array(count) };
-  const blue = { width, height, data: new Float32Array(count) };
-  const red = { width, height, data: new Float32Array(count) };
-  for (let i = 0; i < count; i++) {
-    const r = data[3 * i]!;
-    const g = data[3 * i + 1]!;
-    const b = data[3 * i + 2]!;
-    const brightness = 0.299 * r + 0.587 * g + 0.114 * b;
-    plane.data[i] = brightness + 0.5;
-    blue.data[i] = 0.5643 * (b - brightness);
-    red.data[i] = 0.7133 * (r - brightness);
+  const [across, down] = Math.max(width, height) > TINT_PX ? fitted(width, height, TINT_PX) : [width, height];
+  const plane = { width, height, data: new Uint8Array(width * height) };
+  const blue = new Float32Array(across * down);
+  const red = new Float32Array(across * down);
+  const counts = new Uint32Array(across * down);
+  const cellOf = Uint16Array.from({ length: width }, (_, x) => Math.floor((x * across) / width));
+  for (let y = 0; y < height; y++) {
+    const row = Math.floor((y * down) / height) * across;
+    for (let x = 0; x < width; x++) {
+      const i = y * width + x;
+      const r = data[3 * i]!;
+      const g = data[3 * i + 1]!;
+      const b = data[3 * i + 2]!;
+      const brightness = 0.299 * r + 0.587 * g + 0.114 * b;
+      plane.data[i] = brightness + 0.5;
+      const cell = row + cellOf[x]!;
+      blue[cell]! += b - brightness;
+      red[cell]! += r - brightness;
+      counts[cell]! += 1;
+    }
   }
+  for (let cell = 0; cell < counts.length; cell++) {
+    blue[cell]! *= 0.5643 / counts[cell]!;
+    red[cell]! *= 0.7133 / counts[cell]!;
+  }
+  const coarse = (of: Float32Array) => ({ width: across, height: down, data: of });
   return { plane, tint: { blue: coarse(blue), red: coarse(red) } };
-}
-
-function coarse(plane: GreyPlane): GreyPlane {
-  if (Math.max(plane.width, plane.height) <= TINT_PX) return plane;
-  const [width, height] = fitted(plane.width, plane.height, TINT_PX);
-  return { width, height, data: resample(plane, WHOLE, [width, height]) };
 }
 
 /**

@@ -1,24 +1,21 @@
 /** Whether two pictures show the same, and how the one lies in the other. */
 import { frameOf, type Frame } from './align';
-import type { Candidate } from './candidate-index';
+import { WHOLE_DISTANCE, type Candidate } from './candidate-index';
 import type { Fingerprint } from './fingerprint';
-import { fitted, resample, WHOLE, type GreyPlane } from './grey-plane';
-import { correlation, judged, type Link, type Looks } from './judge';
+import { WHOLE, type GreyPlane } from './grey-plane';
+import { judged, mayAgree, type Link, type Looks } from './judge';
 import { exactFrame, roughFrame, type Refined } from './refine-frame';
-import { mirrored, shrunk } from './shrink';
+import { mirrored } from './shrink';
 
 /** Shapes that differ by so much (as logarithm of their ratio) are not the same frame. */
 const SAME_SHAPE = 0.025;
 /** Agreement of light and shade after the coarse search that makes a closer look worth while. */
 const WORTH_A_LOOK = 0.5;
+/** The same where few landmarks agree, which they do by chance among pictures of one kind. */
+const FEW_VOTES = 6;
+const WORTH_FOR_FEW = 0.72;
 /** Candidates whose exact place is sought. */
 const LOOKED_AT = 5;
-/** Distance of hashes up to which whole pictures, or the middle of one, may be the same. */
-const NEAR_WHOLE = 16;
-/** Pixels along the long side of a first glance, and the correlation that it asks for. */
-const GLANCE_PX = 32;
-const GLANCE = 0.6;
-
 /** A candidate with its fingerprint. */
 export interface Compared {
   readonly candidate: Candidate;
@@ -40,11 +37,16 @@ export function linksTo<T extends Compared>(
   const rough = others
     .filter((to) => !isLinked.has(to))
     .map((to) => ({ to, ...roughPart(own, to) }))
-    .filter(({ agreement }) => agreement >= WORTH_A_LOOK)
+    .filter(({ to, agreement }) => agreement >= worthALook(to.candidate))
     .sort((a, b) => b.agreement - a.agreement)
     .slice(0, LOOKED_AT);
   const parts = rough.flatMap(({ to, ...found }) => linked(to, exactPart(own, to, found)));
   return [...wholes, ...parts];
+}
+
+function worthALook({ alignments, wholeDistance }: Candidate): number {
+  const isLikely = (alignments[0]?.votes ?? 0) >= FEW_VOTES || wholeDistance <= WHOLE_DISTANCE;
+  return isLikely ? WORTH_A_LOOK : WORTH_FOR_FEW;
 }
 
 function isSameShape(own: GreyPlane, other: GreyPlane): boolean {
@@ -55,9 +57,7 @@ function isSameShape(own: GreyPlane, other: GreyPlane): boolean {
 function compareWhole(own: Fingerprint, { print, candidate }: Compared): Link | null {
   const looks = facing(own, candidate.isMirrored);
   if (!isSameShape(looks.plane, print.plane)) return null;
-  const [width, height] = fitted(print.plane.width, print.plane.height, GLANCE_PX);
-  const glance = (of: GreyPlane) => resample(shrunk(of, 2 * GLANCE_PX), WHOLE, [width, height]);
-  if (correlation(glance(looks.plane), glance(print.plane)) < GLANCE) return null;
+  if (!mayAgree(looks.plane, print.plane, WHOLE)) return null;
   return judged(looks, print, WHOLE, candidate.isMirrored);
 }
 
@@ -66,7 +66,7 @@ function roughPart(own: Fingerprint, { print, candidate }: Compared): Refined {
   const { plane } = facing(own, candidate.isMirrored);
   const frames = candidate.alignments.map((alignment) => frameOf(alignment, plane, print.plane));
   // The usual cuttings need no landmarks: the middle of the one, as large as the other's shape allows.
-  if (candidate.wholeDistance <= NEAR_WHOLE) {
+  if (candidate.wholeDistance <= WHOLE_DISTANCE) {
     if (isSameShape(plane, print.plane)) frames.push(WHOLE);
     else frames.push(middleFrame(plane, print.plane, 'inside'), middleFrame(plane, print.plane, 'around'));
   }
@@ -79,6 +79,7 @@ const NOWHERE: Refined = { frame: WHOLE, agreement: -1 };
 
 function exactPart(own: Fingerprint, { print, candidate }: Compared, found: Refined): Link | null {
   const looks = facing(own, candidate.isMirrored);
+  if (!mayAgree(looks.plane, print.plane, found.frame)) return null;
   const { frame } = exactFrame(looks.plane, print.plane, found);
   const isWhole = isSameShape(looks.plane, print.plane) && isWholeFrame(frame);
   // The whole frame was compared before, and is something else.

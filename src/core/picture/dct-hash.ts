@@ -3,8 +3,9 @@
  * Pictures that look alike have hashes that differ in few bits; brightness and contrast do not matter.
  */
 
-/** The sample grid has this many points a side. */
+/** Points a side of the grid that whole pictures are sampled at, and of the smaller one for windows of a picture. */
 export const HASH_SIDE = 16;
+export const WINDOW_SIDE = 8;
 /** Frequencies kept a side; the mean (0, 0) has no sign of meaning and is left out. */
 const KEPT = 8;
 
@@ -14,23 +15,29 @@ export interface DctHash {
   readonly high: number;
 }
 
-const COSINE = new Float32Array(KEPT * HASH_SIDE);
-for (let u = 0; u < KEPT; u++)
-  for (let x = 0; x < HASH_SIDE; x++)
-    COSINE[u * HASH_SIDE + x] = Math.cos(((2 * x + 1) * u * Math.PI) / (2 * HASH_SIDE));
+/** Cosines of each grid: frequency `u` at point `x` stands at `u * side + x`. */
+const COSINES = new Map([HASH_SIDE, WINDOW_SIDE].map((side) => [side, cosines(side)]));
+
+function cosines(side: number): Float32Array {
+  const table = new Float32Array(KEPT * side);
+  for (let u = 0; u < KEPT; u++)
+    for (let x = 0; x < side; x++) table[u * side + x] = Math.cos(((2 * x + 1) * u * Math.PI) / (2 * side));
+  return table;
+}
 
 /** Odd frequencies across: those whose sign turns where a picture is mirrored left to right. */
 const MIRROR_MASK = 0xaaaaaaaa | 0;
 
 const rows = new Float32Array(HASH_SIDE * KEPT);
 
-/** @param samples brightness at 16 × 16 points, row by row, from `at` on */
-export function dctHash(samples: Float32Array, at = 0): DctHash {
-  for (let y = 0; y < HASH_SIDE; y++) {
+/** @param samples brightness at 16 × 16 points, or at 8 × 8 for a window, row by row */
+export function dctHash(samples: Float32Array): DctHash {
+  const side = samples.length === WINDOW_SIDE ** 2 ? WINDOW_SIDE : HASH_SIDE;
+  const cosine = COSINES.get(side) as Float32Array;
+  for (let y = 0; y < side; y++) {
     for (let u = 0; u < KEPT; u++) {
       let sum = 0;
-      for (let x = 0; x < HASH_SIDE; x++)
-        sum += (samples[at + y * HASH_SIDE + x] as number) * (COSINE[u * HASH_SIDE + x] as number);
+      for (let x = 0; x < side; x++) sum += samples[y * side + x]! * cosine[u * side + x]!;
       rows[y * KEPT + u] = sum;
     }
   }
@@ -40,8 +47,7 @@ export function dctHash(samples: Float32Array, at = 0): DctHash {
     for (let u = 0; u < KEPT; u++) {
       if (u + v === 0) continue;
       let sum = 0;
-      for (let y = 0; y < HASH_SIDE; y++)
-        sum += (rows[y * KEPT + u] as number) * (COSINE[v * HASH_SIDE + y] as number);
+      for (let y = 0; y < side; y++) sum += rows[y * KEPT + u]! * cosine[v * side + y]!;
       if (sum <= 0) continue;
       if (v < 4) low |= 1 << (v * KEPT + u);
       else high |= 1 << ((v - 4) * KEPT + u);

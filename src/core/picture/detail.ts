@@ -12,8 +12,13 @@ const DIFFERENT = 0.5;
 const SHOWS_THROUGH = 0.35;
 /** Change of a tile's brightness, of 255, that something laid over it makes. */
 const COVERED = 10;
+/** Variance of brightness, and of detail, below which there is none to speak of. */
+const FLAT_LIGHT = 0.3;
+const FLAT_DETAIL = 0.5;
 
 export interface DetailComparison {
+  /** Correlation of light and shade, −1 to 1; 0 where one of them is flat. */
+  readonly light: number;
   /** Correlation of all detail, −1 to 1; 0 where one has none. */
   readonly agreement: number;
   /** Share of the structured tiles in which both have structure, and not the same. */
@@ -36,71 +41,131 @@ export function compareDetail(
 ): DetailComparison {
   const own = withoutShade(a, width, height);
   const other = withoutShade(b, width, height);
-  let aa = 0;
-  let bb = 0;
-  let ab = 0;
-  for (let i = 0; i < own.length; i++) {
-    aa += own[i]! * own[i]!;
-    bb += other[i]! * other[i]!;
-    ab += own[i]! * other[i]!;
-  }
-  const isFlat = aa < own.length * 0.5 || bb < own.length * 0.5;
-  const agreement = isFlat ? 0 : ab / Math.sqrt(aa * bb);
+  const light = momentsOf(a, b);
+  const detail = momentsOf(own, other);
   // Contrast is brought to the same level, so that a paler copy does not look empty.
-  const gain = isFlat ? 1 : Math.sqrt(bb / aa);
-  const light = lightMap(a, b);
-  let structured = 0;
-  let replaced = 0;
-  let contradicted = 0;
-  let onlyFirst = 0;
-  let onlySecond = 0;
+  const contrast = isFlat(detail) ? 1 : Math.sqrt(detail.bb / detail.aa);
+  const gain = light.aa < 1 ? 1 : Math.sqrt(light.bb / light.aa);
+  const lift = light.meanB - gain * light.meanA;
+  const blocks = blocksOf([a, b, own, other], width, height);
   const least = STRUCTURED * TILE * TILE;
-  for (let top = 0; top + TILE <= height; top += TILE / 2) {
-    for (let left = 0; left + TILE <= width; left += TILE / 2) {
-      let ta = 0;
-      let tb = 0;
-      let tab = 0;
-      let change = 0;
-      for (let y = top; y < top + TILE; y++) {
-        for (let i = y * width + left; i < y * width + left + TILE; i++) {
-          const p = own[i]! * gain;
-          ta += p * p;
-          tb += other[i]! * other[i]!;
-          tab += p * other[i]!;
-          change += b[i]! - light.gain * a[i]! - light.lift;
-        }
-      }
-      if (Math.max(ta, tb) < least) continue;
-      structured++;
-      const isThrough = tab >= SHOWS_THROUGH * Math.min(ta, tb);
-      const isCovered = Math.abs(change) > COVERED * TILE * TILE;
-      if (!isThrough && !isCovered && Math.min(ta, tb) >= least) replaced++;
-      if (tab >= DIFFERENT * Math.sqrt(ta * tb)) continue;
-      if (Math.min(ta, tb) >= least) contradicted++;
-      else if (ta > tb) onlyFirst++;
-      else onlySecond++;
+  const counts = { structured: 0, replaced: 0, contradicted: 0, onlyFirst: 0, onlySecond: 0 };
+  for (let row = 0; row + 1 < blocks.rows; row++) {
+    for (let column = 0; column + 1 < blocks.columns; column++) {
+      const tile = tileOf(blocks, row, column);
+      const first = tile.aa * contrast ** 2;
+      const shared = tile.ab * contrast;
+      const [less, more] = first < tile.bb ? [first, tile.bb] : [tile.bb, first];
+      if (more < least) continue;
+      counts.structured++;
+      const isThrough = shared >= SHOWS_THROUGH * less;
+      const isCovered = Math.abs(tile.b - gain * tile.a - lift * TILE * TILE) > COVERED * TILE * TILE;
+      if (!isThrough && !isCovered && less >= least) counts.replaced++;
+      if (shared >= DIFFERENT * Math.sqrt(less * more)) continue;
+      if (less >= least) counts.contradicted++;
+      else if (first > tile.bb) counts.onlyFirst++;
+      else counts.onlySecond++;
     }
   }
-  const share = (count: number) => (structured === 0 ? 0 : count / structured);
+  const share = (count: number) => (counts.structured === 0 ? 0 : count / counts.structured);
   return {
-    agreement,
-    contradicted: share(contradicted),
-    onlyFirst: share(onlyFirst),
-    onlySecond: share(onlySecond),
-    replaced,
-    tiles: structured,
+    light: light.aa < FLAT_LIGHT || light.bb < FLAT_LIGHT ? 0 : light.ab / Math.sqrt(light.aa * light.bb),
+    agreement: isFlat(detail) ? 0 : detail.ab / Math.sqrt(detail.aa * detail.bb),
+    contradicted: share(counts.contradicted),
+    onlyFirst: share(counts.onlyFirst),
+    onlySecond: share(counts.onlySecond),
+    replaced: counts.replaced,
+    tiles: counts.structured,
   };
 }
 
-/** The brightening that brings one sample's mean and spread to the other's. */
-function lightMap(a: Float32Array, b: Float32Array): { gain: number; lift: number } {
-  const [first, second] = [a, b].map((values) => {
-    const mean = values.reduce((sum, value) => sum + value, 0) / values.length;
-    const spread = Math.sqrt(values.reduce((sum, value) => sum + (value - mean) ** 2, 0) / values.length);
-    return { mean, spread };
-  }) as [{ mean: number; spread: number }, { mean: number; spread: number }];
-  const gain = first.spread < 1 ? 1 : second.spread / first.spread;
-  return { gain, lift: second.mean - gain * first.mean };
+/**
+ * How well the detail of two samples agrees as a whole, −1 to 1, without looking where; `null` where one has none.
+ *
+ * @param a brightness row by row, as `b`
+ */
+export function detailAgreement(
+  a: Float32Array,
+  b: Float32Array,
+  width: number,
+  height: number,
+): number | null {
+  const detail = momentsOf(withoutShade(a, width, height), withoutShade(b, width, height));
+  return isFlat(detail) ? null : detail.ab / Math.sqrt(detail.aa * detail.bb);
+}
+
+const isFlat = ({ aa, bb }: Moments) => aa < FLAT_DETAIL || bb < FLAT_DETAIL;
+
+/** Means, variances and covariance of two samples. */
+interface Moments {
+  readonly meanA: number;
+  readonly meanB: number;
+  readonly aa: number;
+  readonly bb: number;
+  readonly ab: number;
+}
+
+function momentsOf(a: Float32Array, b: Float32Array): Moments {
+  let sa = 0;
+  let sb = 0;
+  let aa = 0;
+  let bb = 0;
+  let ab = 0;
+  for (let i = 0; i < a.length; i++) {
+    const p = a[i]!;
+    const q = b[i]!;
+    sa += p;
+    sb += q;
+    aa += p * p;
+    bb += q * q;
+    ab += p * q;
+  }
+  const n = a.length;
+  const [meanA, meanB] = [sa / n, sb / n];
+  return { meanA, meanB, aa: aa / n - meanA ** 2, bb: bb / n - meanB ** 2, ab: ab / n - meanA * meanB };
+}
+
+/** Sums over blocks of half a tile's side: tiles overlap by half, and each is the sum of four. */
+interface Blocks {
+  readonly columns: number;
+  readonly rows: number;
+  /** Five sums a block: both brightnesses, both details squared, and their product. */
+  readonly sums: Float64Array;
+}
+
+const BLOCK = TILE / 2;
+const SUMS = 5;
+
+function blocksOf(
+  [a, b, own, other]: readonly [Float32Array, Float32Array, Float32Array, Float32Array],
+  width: number,
+  height: number,
+): Blocks {
+  const columns = Math.floor(width / BLOCK);
+  const rows = Math.floor(height / BLOCK);
+  const sums = new Float64Array(columns * rows * SUMS);
+  for (let y = 0; y < rows * BLOCK; y++) {
+    for (let column = 0; column < columns; column++) {
+      const at = (Math.floor(y / BLOCK) * columns + column) * SUMS;
+      const from = y * width + column * BLOCK;
+      for (let i = from; i < from + BLOCK; i++) {
+        sums[at]! += a[i]!;
+        sums[at + 1]! += b[i]!;
+        sums[at + 2]! += own[i]! * own[i]!;
+        sums[at + 3]! += other[i]! * other[i]!;
+        sums[at + 4]! += own[i]! * other[i]!;
+      }
+    }
+  }
+  return { columns, rows, sums };
+}
+
+function tileOf({ columns, sums }: Blocks, row: number, column: number) {
+  const corner = (row * columns + column) * SUMS;
+  const below = corner + columns * SUMS;
+  const sum = (n: number) =>
+    sums[corner + n]! + sums[corner + SUMS + n]! + sums[below + n]! + sums[below + SUMS + n]!;
+  return { a: sum(0), b: sum(1), aa: sum(2), bb: sum(3), ab: sum(4) };
 }
 
 /** Takes the mean of its neighbourhood away from every sample. */

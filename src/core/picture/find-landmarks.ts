@@ -4,7 +4,7 @@
  * with boxes instead of Gaussians (Bay and others 2008), since boxes cost four look-ups whatever their size; without
  * orientation, since pictures on pages stand upright.
  */
-import { dctHash, HASH_SIDE } from './dct-hash';
+import { dctHash, WINDOW_SIDE } from './dct-hash';
 import type { GreyPlane } from './grey-plane';
 import { sumTable, type SumTable } from './sum-table';
 
@@ -144,16 +144,16 @@ function offset(before: number, peak: number, after: number): number {
   return bend >= 0 ? 0 : Math.max(-0.5, Math.min(0.5, (before - after) / (2 * bend)));
 }
 
-const samples = new Float32Array(HASH_SIDE * HASH_SIDE);
+const samples = new Float32Array(WINDOW_SIDE * WINDOW_SIDE);
 
-/** Hash of the square window around a place: the means of 16 × 16 cells; what lies outside is held from the edge. */
+/** Hash of the square window around a place: the means of 8 × 8 cells; what lies outside is held from the edge. */
 function hashAround({ sums, width, height }: SumTable, x: number, y: number, half: number) {
-  const cell = (2 * half) / HASH_SIDE;
+  const cell = (2 * half) / WINDOW_SIDE;
   const stride = width + 1;
-  for (let j = 0; j < HASH_SIDE; j++) {
+  for (let j = 0; j < WINDOW_SIDE; j++) {
     const top = Math.max(0, Math.min(height - 1, Math.round(y - half + j * cell)));
     const bottom = Math.max(top + 1, Math.min(height, Math.round(y - half + (j + 1) * cell)));
-    for (let i = 0; i < HASH_SIDE; i++) {
+    for (let i = 0; i < WINDOW_SIDE; i++) {
       const left = Math.max(0, Math.min(width - 1, Math.round(x - half + i * cell)));
       const right = Math.max(left + 1, Math.min(width, Math.round(x - half + (i + 1) * cell)));
       const sum =
@@ -161,7 +161,7 @@ function hashAround({ sums, width, height }: SumTable, x: number, y: number, hal
         sums[top * stride + right]! -
         sums[bottom * stride + left]! +
         sums[top * stride + left]!;
-      samples[j * HASH_SIDE + i] = sum / ((right - left) * (bottom - top));
+      samples[j * WINDOW_SIDE + i] = sum / ((right - left) * (bottom - top));
     }
   }
   return dctHash(samples);

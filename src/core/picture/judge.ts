@@ -1,8 +1,9 @@
 /** Says of two pictures, laid over each other, whether they show the same, and how they differ. */
 import type { Frame } from './align';
 import { otherColours, type Tint } from './colour';
-import { compareDetail } from './detail';
+import { compareDetail, detailAgreement } from './detail';
 import { resample, WHOLE, type GreyPlane, type Rect } from './grey-plane';
+import { shrunk } from './shrink';
 
 export interface Link {
   /**
@@ -49,6 +50,20 @@ export interface Looks {
   readonly tint: Tint;
 }
 
+/** Samples along the long side of a glance, and the agreement of detail below which no closer look will find more. */
+const GLANCE_PX = 64;
+const HOPELESS = 0.25;
+
+/** Whether a closer look is worth its time, by detail that is seen from afar. A smooth picture can't be told so. */
+export function mayAgree(own: GreyPlane, other: GreyPlane, frame: Frame): boolean {
+  const common = commonPart(other, frame);
+  if (!common) return false;
+  const [far, near] = [shrunk(own, 2 * GLANCE_PX), shrunk(other, 2 * GLANCE_PX)];
+  const { width, height, a, b } = sampled(far, near, common, GLANCE_PX);
+  const agreement = detailAgreement(a, b, width, height);
+  return agreement === null || agreement >= HOPELESS;
+}
+
 /** The link between a picture and another in which its frame lies so; `null` where they show different things. */
 export function judged(own: Looks, other: Looks, frame: Frame, isMirrored: boolean): Link | null {
   const common = commonPart(other.plane, frame);
@@ -62,7 +77,7 @@ export function judged(own: Looks, other: Looks, frame: Frame, isMirrored: boole
     frame === WHOLE ? FINEST : FINEST_PART,
   );
   const detail = compareDetail(a, b, width, height);
-  const light = correlation(a, b);
+  const { light } = detail;
   const isWhole = frame === WHOLE;
   const link = (kind: Link['kind']): Link => ({
     ...{ kind, isMirrored, own: common.own, other: common.other },
@@ -127,21 +142,4 @@ function sampled(own: GreyPlane, other: GreyPlane, common: CommonPart, finest: n
     a: resample(own, common.own, [width, height]),
     b: resample(other, common.other, [width, height]),
   };
-}
-
-/** Correlation of brightness, −1 to 1; 0 where one of them is flat. */
-export function correlation(a: Float32Array, b: Float32Array): number {
-  const mean = (values: Float32Array) => values.reduce((sum, value) => sum + value, 0) / values.length;
-  const ma = mean(a);
-  const mb = mean(b);
-  let aa = 0;
-  let bb = 0;
-  let ab = 0;
-  for (let i = 0; i < a.length; i++) {
-    aa += (a[i]! - ma) ** 2;
-    bb += (b[i]! - mb) ** 2;
-    ab += (a[i]! - ma) * (b[i]! - mb);
-  }
-  const flat = 0.3 * a.length;
-  return aa < flat || bb < flat ? 0 : ab / Math.sqrt(aa * bb);
 }

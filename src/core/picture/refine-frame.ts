@@ -7,9 +7,12 @@ const FIRST_STEP = 0.03;
 const LAST_STEP = 0.0006;
 /** Points along the long side that are compared while steps are coarse, and at the end. */
 const COARSE = 32;
+const MIDDLE = 64;
 const FINE = 128;
 /** Step from which the finer points are compared, and proportions may give a little. */
 const FINE_FROM = FIRST_STEP / 4;
+/** Step from which the finest points are compared. */
+const FINEST_FROM = FINE_FROM / 3;
 /** Agreement of the coarse search below which no finer one is tried. */
 const HOPELESS = 0.6;
 /** Share of the smaller picture that both must show: a sliver agrees with anything. */
@@ -29,7 +32,8 @@ export function roughFrame(own: GreyPlane, other: GreyPlane, from: Frame): Refin
 /** The same as exactly as can be: to a fraction of a sample. */
 export function exactFrame(own: GreyPlane, other: GreyPlane, { frame, agreement }: Refined): Refined {
   if (agreement < HOPELESS) return { frame, agreement };
-  return searched(comparison(own, other, FINE), frame, [FINE_FROM, LAST_STEP], true);
+  const nearly = searched(comparison(own, other, MIDDLE), frame, [FINE_FROM, FINEST_FROM], true);
+  return searched(comparison(own, other, FINE), nearly.frame, [FINEST_FROM, LAST_STEP], true);
 }
 
 /** Pattern search (Hooke and Jeeves 1961). */

@@ -2,15 +2,21 @@ import { fitted, resample, WHOLE, type GreyPlane } from './grey-plane';
 
 const made = new WeakMap<GreyPlane, Map<number, GreyPlane>>();
 
-/** A plane at a smaller size; one that is small enough already is given as it is. Kept as long as the plane is. */
+/**
+ * A plane at a smaller size, or at its own where that is small enough. Kept as long as the plane is; always in floating
+ * point, since loops over one type of numbers run several times faster than over two.
+ */
 export function shrunk(plane: GreyPlane, longSide: number): GreyPlane {
-  if (Math.max(plane.width, plane.height) <= longSide) return plane;
   let sizes = made.get(plane);
   if (!sizes) made.set(plane, (sizes = new Map<number, GreyPlane>()));
   let small = sizes.get(longSide);
   if (!small) {
-    const [width, height] = fitted(plane.width, plane.height, longSide);
-    small = { width, height, data: resample(plane, WHOLE, [width, height]) };
+    const isSmall = Math.max(plane.width, plane.height) <= longSide;
+    const [width, height] = isSmall
+      ? [plane.width, plane.height]
+      : fitted(plane.width, plane.height, longSide);
+    const data = isSmall ? Float32Array.from(plane.data) : resample(plane, WHOLE, [width, height]);
+    small = { width, height, data };
     sizes.set(longSide, small);
   }
   return small;
