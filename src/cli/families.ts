@@ -23,7 +23,7 @@ export async function familiesCommand(folder: string): Promise<void> {
     if (!prints.has(id)) prints.set(id, fingerprintOf(await readPlanes(bytes, path)));
     return { path, id, widthPx, heightPx };
   });
-  const builder = new FamilyBuilder((id) => prints.get(id) as Fingerprint);
+  const builder = new FamilyBuilder((id) => prints.get(id) as Fingerprint, [], files.length);
   const bySize = [...files].sort((a, b) => b.widthPx * b.heightPx - a.widthPx * a.heightPx);
   for (const file of bySize) builder.add(file);
   const memberOf = new Map(

@@ -5,17 +5,17 @@
 import { readdir, readFile } from 'node:fs/promises';
 import { join } from 'node:path';
 import sharp from 'sharp';
+import { seeded } from '@demo/site/random';
 import { facade, hands, instrument, river, room, stage } from '@demo/site/scenes';
 import { CandidateIndex, type Searchable } from '@/core/picture/candidate-index';
-import { bitsOf } from '@/core/picture/dct-hash';
-import { fingerprintOf, PLANE_PX } from '@/core/picture/fingerprint';
+import { bitsOf, type DctHash } from '@/core/picture/dct-hash';
+import { MOST_LANDMARKS } from '@/core/picture/find-landmarks';
+import { fingerprintOf, PLANE_PX, type Fingerprint } from '@/core/picture/fingerprint';
 import { readPlanes } from '@/server/imaging/read-pixels';
 import { byTurns, report } from './measure';
 
 const PICTURES = 60;
 const LOOKED_UP = 100_000;
-/** Landmarks of each made-up fingerprint: what a photograph has at the median. */
-const LANDMARKS = 200;
 const ALLOWED_MS = 10;
 
 async function photographs(folders: readonly string[]): Promise<Buffer[]> {
@@ -45,28 +45,32 @@ async function withHands<T>(all: readonly T[], run: (one: T) => Promise<unknown>
   await Promise.all([hand(), hand(), hand()]);
 }
 
-function chance(seed: number): () => number {
-  let state = seed >>> 0;
-  return () => {
-    state = (Math.imul(state, 1664525) + 1013904223) >>> 0;
-    return state;
-  };
-}
+/** How often a bit of a made-up hash is another one than in the real landmark that it was made from. */
+const FLIPPED = 0.2;
 
-function madeUp(seed: number): Searchable {
-  const random = chance(seed * 7919 + 1);
-  const hash = () => ({ low: random() & ~1, high: random() | 0 });
-  const share = () => random() / 4294967296;
-  return {
-    plane: { width: 256, height: 171 },
-    hash: hash(),
-    squareHash: hash(),
-    landmarks: Array.from({ length: LANDMARKS }, () => ({
-      ...hash(),
-      x: share(),
-      y: share(),
-      size: 0.05 + share() / 5,
-    })),
+/** Fingerprints in any number, made from real ones: their landmarks mixed, with bits turned by chance. */
+function maker(real: readonly Fingerprint[]): (seed: number) => Searchable {
+  const pool = real.flatMap(({ landmarks }) => landmarks);
+  return (seed) => {
+    const random = seeded(seed + 1);
+    const word = () => {
+      let bits = 0;
+      for (let bit = 0; bit < 32; bit++) if (random() < FLIPPED) bits |= 1 << bit;
+      return bits;
+    };
+    const turned = <T extends DctHash>(hash: T): T => ({
+      ...hash,
+      low: (hash.low ^ word()) & ~1,
+      high: hash.high ^ word(),
+    });
+    const one = <T>(list: readonly T[]) => list[Math.floor(random() * list.length)] as T;
+    const whole = one(real);
+    return {
+      plane: { width: 256, height: 171 },
+      hash: turned(whole.hash),
+      squareHash: turned(whole.squareHash),
+      landmarks: Array.from({ length: MOST_LANDMARKS }, () => turned(one(pool))),
+    };
   };
 }
 
@@ -88,7 +92,10 @@ export async function benchPictures(folders: readonly string[]): Promise<void> {
     );
   report(`fingerprint ${bytes.length} pictures`, await byTurns(ours, bare, 3));
 
-  const index = new CandidateIndex();
+  const real: Fingerprint[] = [];
+  await withHands(bytes, async (one) => real.push(fingerprintOf(await readPlanes(one, 'bench'))));
+  const madeUp = maker(real);
+  const index = new CandidateIndex(LOOKED_UP);
   const sample = Array.from({ length: 400 }, (_, n) => madeUp(n));
   for (let n = 0; n < LOOKED_UP; n++) index.add(sample[n] ?? madeUp(n));
   const asked = sample.slice(0, 200);

@@ -58,7 +58,7 @@ const LONE = 1.5;
 const SELF: Link = { kind: 'same', isMirrored: false, own: WHOLE, other: WHOLE, score: 1, isClose: true };
 
 export class FamilyBuilder {
-  private readonly index = new CandidateIndex();
+  private readonly index: CandidateIndex;
   private readonly groups: Group[] = [];
   private readonly groupOf = new Map<string, Group>();
   private readonly apart = new Set<string>();
@@ -67,11 +67,14 @@ export class FamilyBuilder {
   /**
    * @param load gives the fingerprint of a file by its id; it may be asked for the same one again
    * @param corrections what persons said; it holds whatever files look like
+   * @param expected about how many files will come
    */
   constructor(
     private readonly load: (id: string) => Fingerprint,
     corrections: readonly Correction[] = [],
+    expected = 1000,
   ) {
+    this.index = new CandidateIndex(expected);
     for (const correction of corrections) {
       if (correction.kind === 'together') this.together.push(correction);
       else this.apart.add(pairKey(correction.a, correction.b));

@@ -33,7 +33,7 @@ const CONTRAST = 0.8;
 /** How much of a window may lie outside the picture, on one side. */
 const OUTSIDE = 0.1;
 /** Landmarks kept, those that stand out most. */
-const KEPT = 200;
+export const MOST_LANDMARKS = 200;
 
 /** How much the boxes of one size stand out, on a grid over the picture. */
 interface Level {
@@ -59,7 +59,7 @@ export function findLandmarks(plane: GreyPlane): Landmark[] {
     if (Math.min(x, y, plane.width - x, plane.height - y) < half - room) continue;
     const { low, high } = hashAround(table, x, y, half);
     found.push({ x: x / longSide, y: y / longSide, size: size / longSide, low, high });
-    if (found.length === KEPT) break;
+    if (found.length === MOST_LANDMARKS) break;
   }
   return found;
 }

@@ -96,7 +96,7 @@ describe('compareDetail', () => {
 
 describe('CandidateIndex', () => {
   it('finds a cutting among hundreds first, and where it lies', () => {
-    const index = new CandidateIndex();
+    const index = new CandidateIndex(150);
     for (let seed = 0; seed < 150; seed++) index.add(inGrey(pictureOf(seed)));
     const cut = inGrey(shaped(pictureOf(77), { cut: [0.15, 0.1, 0.7, 0.8] }));
     const [first] = index.find(cut, 5);

@@ -33,7 +33,7 @@ export async function placeFamilies(db: Database, siteId: number): Promise<numbe
     'select state from family_states where site_id = $1',
     [siteId],
   );
-  const builder = new FamilyBuilder(storedPrints(), corrections);
+  const builder = new FamilyBuilder(storedPrints(), corrections, files.length);
   const wanted = new Set(files.map(({ id }) => id));
   if (known[0]) builder.restore(known[0].state, (id) => wanted.has(id), landmarksOf);
   const bySize = files.toSorted((a, b) => b.widthPx * b.heightPx - a.widthPx * a.heightPx);
