@@ -87,7 +87,7 @@ export class CandidateIndex {
     const wholes = new Map<number, number>();
     for (const whole of [facing(hash), facing(squareHash)]) {
       this.wholes.near(whole, WHOLE_DISTANCE, (at, distance) => {
-        const picture = this.wholes.picture[at]!;
+        const picture = this.wholes.pictureOf(at);
         wholes.set(picture, Math.min(distance, wholes.get(picture) ?? FAR));
       });
     }
@@ -96,7 +96,7 @@ export class CandidateIndex {
     const touched: number[] = [];
     landmarks.forEach((landmark, n) => {
       this.landmarks.near(facing(landmark), LANDMARK_DISTANCE, (at) => {
-        const picture = this.landmarks.picture[at]!;
+        const picture = this.landmarks.pictureOf(at);
         if (this.counts[picture]! === 0) touched.push(picture);
         this.counts[picture]! += 1;
         hits.push(at, n);
@@ -108,9 +108,9 @@ export class CandidateIndex {
     const width = plane.width / Math.max(plane.width, plane.height);
     for (let i = 0; i < hits.length; i += 2) {
       const at = hits[i]!;
-      const common = found.get(this.landmarks.picture[at]!);
+      const common = found.get(this.landmarks.pictureOf(at));
       if (!common) continue;
-      const [x, y, size] = this.landmarks.details.subarray(3 * at, 3 * at + 3);
+      const [x, y, size] = this.landmarks.detailsOf(at);
       const own = landmarks[hits[i + 1]!]!;
       const from = isMirrored ? { x: width - own.x, y: own.y, size: own.size } : own;
       common.matches.push({ from, to: { x: x!, y: y!, size: size! } });

@@ -4,7 +4,7 @@
  * with boxes instead of Gaussians (Bay and others 2008), since boxes cost four look-ups whatever their size; without
  * orientation, since pictures on pages stand upright.
  */
-import { dctHash, WINDOW_SIDE } from './dct-hash';
+import { windowHash, WINDOW_SIDE } from './dct-hash';
 import type { GreyPlane } from './grey-plane';
 import { sumTable, type SumTable } from './sum-table';
 
@@ -164,5 +164,5 @@ function hashAround({ sums, width, height }: SumTable, x: number, y: number, hal
       samples[j * WINDOW_SIDE + i] = sum / ((right - left) * (bottom - top));
     }
   }
-  return dctHash(samples);
+  return windowHash(samples);
 }

@@ -38,18 +38,20 @@ function keyOf(low: number, high: number, bits: readonly number[]): number {
   return key;
 }
 
+/** A hash takes eight numbers that lie together, since to fetch them is what finding costs: low, high, the next of each table, its picture. */
+const SLOT = 8;
+const NEXT = 2;
+const PICTURE = 6;
+
 /** Hashes with the number of the picture that each belongs to, and where in it. */
 export class HashTables {
   private readonly keys: readonly (readonly number[])[];
   private readonly masks: readonly Mask[];
   private readonly heads: readonly Int32Array[];
-  private next = KEYS.map(() => new Int32Array(1024));
-  private low = new Int32Array(1024);
-  private high = new Int32Array(1024);
+  private slots = new Int32Array(SLOT * 1024);
+  /** Three numbers of each hash. */
+  private details = new Float32Array(3 * 1024);
   private count = 0;
-  /** By the place of a hash: its picture's number, and three numbers more. */
-  picture = new Int32Array(1024);
-  details = new Float32Array(3 * 1024);
 
   /** @param expected about how many hashes will come; more may */
   constructor(expected: number) {
@@ -61,44 +63,52 @@ export class HashTables {
   }
 
   add({ low, high }: DctHash, picture: number, details: readonly [number, number, number]): void {
-    if (this.count === this.low.length) this.grow();
+    if (SLOT * this.count === this.slots.length) this.grow();
     const at = this.count++;
-    this.low[at] = low;
-    this.high[at] = high;
-    this.picture[at] = picture;
+    const slot = SLOT * at;
+    this.slots[slot] = low;
+    this.slots[slot + 1] = high;
+    this.slots[slot + PICTURE] = picture;
     this.details.set(details, 3 * at);
     for (let table = 0; table < KEYS.length; table++) {
       const heads = this.heads[table]!;
       const key = keyOf(low, high, this.keys[table]!);
-      this.next[table]![at] = heads[key]!;
+      this.slots[slot + NEXT + table] = heads[key]!;
       heads[key] = at;
     }
   }
 
   /** Calls `meet` once for every hash that is within so many bits and has the same key in one of the tables. */
   near({ low, high }: DctHash, distance: number, meet: (at: number, distance: number) => void): void {
+    const { slots } = this;
     for (let table = 0; table < KEYS.length; table++) {
-      const next = this.next[table]!;
-      for (let at = this.heads[table]![keyOf(low, high, this.keys[table]!)]!; at >= 0; at = next[at]!) {
-        const differsLow = this.low[at]! ^ low;
-        const differsHigh = this.high[at]! ^ high;
+      const next = NEXT + table;
+      for (let at = this.heads[table]![keyOf(low, high, this.keys[table]!)]!; at >= 0;) {
+        const slot = SLOT * at;
+        const differsLow = slots[slot]! ^ low;
+        const differsHigh = slots[slot + 1]! ^ high;
         const apart = bitsOf(differsLow) + bitsOf(differsHigh);
         if (apart <= distance && !this.wasMet(differsLow, differsHigh, table)) meet(at, apart);
+        at = slots[slot + next]!;
       }
     }
   }
 
+  pictureOf(at: number): number {
+    return this.slots[SLOT * at + PICTURE]!;
+  }
+
+  detailsOf(at: number): Float32Array {
+    return this.details.subarray(3 * at, 3 * at + 3);
+  }
+
+  /** By half as much again: there may be very many. */
   private grow(): void {
-    const longer = (old: Int32Array) => {
-      const grown = new Int32Array(old.length * 2);
-      grown.set(old);
-      return grown;
-    };
-    this.low = longer(this.low);
-    this.high = longer(this.high);
-    this.picture = longer(this.picture);
-    this.next = this.next.map(longer);
-    const details = new Float32Array(this.details.length * 2);
+    const capacity = Math.ceil((this.slots.length / SLOT) * 1.5);
+    const slots = new Int32Array(SLOT * capacity);
+    slots.set(this.slots);
+    this.slots = slots;
+    const details = new Float32Array(3 * capacity);
     details.set(this.details);
     this.details = details;
   }

@@ -8,12 +8,13 @@ export interface SumTable {
   /** Of the plane; the table has one column and one row more. */
   readonly width: number;
   readonly height: number;
-  readonly sums: Float64Array;
+  /** A plane of 256 × 256 comes to 17 million at most, so that 32 bits are plenty. */
+  readonly sums: Int32Array;
 }
 
 export function sumTable({ width, height, data }: GreyPlane): SumTable {
   const stride = width + 1;
-  const sums = new Float64Array(stride * (height + 1));
+  const sums = new Int32Array(stride * (height + 1));
   for (let y = 0; y < height; y++) {
     let row = 0;
     const above = y * stride + 1;
