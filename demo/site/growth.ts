@@ -194,7 +194,7 @@ function growProjects(): void {
     add(path, 'utf-8', responsivePage(path, { title, body: `    <p>${text}</p>\n    <div class="grid">\n${shots.join('\n')}\n    </div>`, head: `<style>:root { --project: url("img/${name}-1.jpg") } .head { background-image: var(--project) }</style>` })); // prettier-ignore
     return `      <a href="${name}.html"><img src="img/${name}-1.jpg" alt="${title}" width="320" height="213"></a>`;
   });
-  add('projects/index.html', 'utf-8', responsivePage('projects/index.html', { title: 'Projects', body: `    <div class="grid">\n${cards.join('\n')}\n    </div>` })); // prettier-ignore
+  add('projects/index.html', 'utf-8', responsivePage('projects/index.html', { title: 'Projects', body: `    <div class="grid">\n${cards.join('\n')}\n    </div>\n    <p><a href="next.html">What comes next</a></p>` })); // prettier-ignore
 }
 
 function growRest(): void {
@@ -215,7 +215,7 @@ function growRest(): void {
   ).entries()) {
     const path = `recordings/${name}.html`;
     photo(`recordings/img/${name}.jpg`, stage(800 + n), [640, 360]);
-    add(path, 'utf-8', responsivePage(path, { title, body: `    <video controls poster="img/${name}.jpg" width="640" height="360"></video>\n    <p>Recorded in the engine room on a quiet evening.</p>` })); // prettier-ignore
+    add(path, 'utf-8', responsivePage(path, { title, body: `    <video controls poster="img/${name}.jpg" width="640" height="360"></video>\n    <p>Recorded in the engine room on a quiet evening.${name === 'index' ? ' <a href="live.html">Live</a>' : ''}</p>` })); // prettier-ignore
   }
   for (const [n, [name, title, text]] of (
     [
@@ -227,7 +227,7 @@ function growRest(): void {
   ).entries()) {
     const path = `join/${name}.html`;
     photo(`join/img/${name}.jpg`, hands(900 + n), [640, 427]);
-    add(path, 'utf-8', responsivePage(path, { title, body: `    <iframe title="Where we are" srcdoc="&lt;img src='../img/logo.png' alt='Our sign' width='60' height='60'&gt;" width="90" height="90"></iframe>\n    <figure><img src="img/${name}.jpg" alt="" width="640" height="427"></figure>\n    <p>${text}</p>` })); // prettier-ignore
+    add(path, 'utf-8', responsivePage(path, { title, body: `    <iframe title="Where we are" srcdoc="&lt;img src='../img/logo.png' alt='Our sign' width='60' height='60'&gt;" width="90" height="90"></iframe>\n    <figure><img src="img/${name}.jpg" alt="" width="640" height="427"></figure>\n    <p>${text}${name === 'index' ? ' <a href="try.html">Try it</a>, or see <a href="supporters.html">who helps</a>.' : ''}</p>` })); // prettier-ignore
   }
   // What was once somewhere, and what was copied twice: nothing shows the first, two pages show the others.
   for (let n = 1; n <= 38; n++)

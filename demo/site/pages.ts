@@ -64,7 +64,7 @@ export const PAGES: readonly SitePage[] = [
     <p><img src="img/banner-summer.jpg" alt="Summer by the river" width="1040" height="420"></p>`,
     { head: '<meta property="og:image" content="https://www.ferndrake.example/img/facade-2016-960.jpg">' }), // prettier-ignore
   wide('about.html', 'About us', `${front('')}
-    <p>The fire brigade moved out in 2011. Three years later the first lessons were given in the engine room.</p>
+    <p>The fire brigade moved out in 2011. Three years later the first lessons were given in the engine room. <a href="house/index.html">More about the house</a>.</p>
     <figure><img src="img/river-door.jpg" alt="The river seen from the back door at dusk" width="800" height="533"><figcaption>The back door opens on the river</figcaption></figure>`),
   wide('find-us.html', 'Find us', `${front('')}
     <p>Five minutes on foot from the bridge. The red doors are hard to miss.</p>`),
@@ -88,7 +88,7 @@ ${figure('../img/engine-room.jpg', 'Piano beside the tall window of the engine r
       <li><a href="../img/hall-choir.jpg"><img src="../img/hall-choir.jpg" alt="The Hall Choir in two rows" width="320" height="213"></a></li>
       <li><a href="../img/young-choir.jpg"><img src="../img/young-choir.jpg" alt="The Young Choir in two rows" width="320" height="213"></a></li>
     </ul>
-    <p><a href="winter.html">Winter term</a>, <a href="young.html">the Young Choir</a></p>`),
+    <p><a href="winter.html">Winter term</a>, <a href="young.html">the Young Choir</a>, <a href="gallery.html">gallery</a>, <a href="on-the-boat.html">on the boat</a></p>`),
   wide('choirs/winter.html', 'Winter term', `    <p>The Hall Choir meets on Tuesdays at half past six in the engine room, the Young Choir on Saturday mornings.</p>
     <figure>
       <picture>
@@ -106,7 +106,7 @@ ${responsive('../img/choir-winter', 'Both choirs on the stage under coloured lam
 ${figure('img/marrable.jpg', 'Ilse Marrable', 'Ilse Marrable, cello', [160, 200])}
 ${figure('img/oake.jpg', 'Dorrin Oake', 'Dorrin Oake, choirs', [160, 200])}
 ${figure('img/thorne.jpg', 'Wat Thorne', 'Wat Thorne, guitar (until 2023)', [160, 200])}
-</div><p>All tutors teach in small groups and alone. <a href="all.html">Everybody who teaches here</a>; <a href="marrable.html">Ilse Marrable</a> and <a href="oake.html">Dorrin Oake</a> founded the school.</p>`),
+</div><p>All tutors teach in small groups and alone. <a href="all.html">Everybody who teaches here</a>, and <a href="visiting.html">who visits</a>; <a href="marrable.html">Ilse Marrable</a> and <a href="oake.html">Dorrin Oake</a> founded the school.</p>`),
   plain('tutors/marrable.html', 'Ilse Marrable', `${figure('img/marrable.jpg', 'Ilse Marrable', 'Ilse Marrable', [240, 300])}<p>Cello, all ages. Mondays and Thursdays.</p>`),
   plain('tutors/oake.html', 'Dorrin Oake', `${figure('img/oake.jpg', 'photo', 'Dorrin Oake leads both choirs', [240, 300])}<p>Choirs and theory. Owner of the choir pages.</p>`),
 
@@ -130,7 +130,7 @@ ${figure('img/thorne.jpg', 'Wat Thorne', 'Wat Thorne, guitar (until 2023)', [160
 <p>Soup at noon, cake at four. The tables by the window are kept for waiting parents.</p>
 <p style="background-image: url('../img/river-door.jpg'); min-height: 80px">With a view of the river.</p>`),
   plain('library/index.html', 'Instrument library', `${figure('../img/cello-case.jpg', 'An instrument lying on the bench', 'Ready to be lent', [300, 200])}
-<p>Forty instruments wait to be played. A term costs less than a pizza a month. See <a href="rules.html">the rules</a>.</p>
+<p>Forty instruments wait to be played. A term costs less than a pizza a month. See <a href="rules.html">the rules</a>, and <a href="plan.html">where it is</a>.</p>
 <!-- <img src="../img/never-shown.jpg" alt="left out in 2019"> -->`),
   plain('library/rules.html', 'Rules of the library', `<p>Bring it back dry. Tell us what broke.</p>
 <p><img src="../img/Flute.jpg" width="200" height="133" alt="Hands at a table"></p>`),

@@ -3,6 +3,7 @@ import { copyFile, mkdir, writeFile } from 'node:fs/promises';
 import { dirname, join } from 'node:path';
 import sharp from 'sharp';
 import { GROWN_PICTURES } from './growth';
+import { LEFTOVER_PICTURES } from './leftovers';
 import type { Picture } from './picture';
 import { facade, hands, instrument, logo, portrait, poster, river, room, sample, stage } from './scenes';
 
@@ -20,7 +21,7 @@ function widths(stem: string, scene: string, taken: string, list: readonly numbe
   );
 }
 
-const PICTURES: readonly Picture[] = [
+const HAND_MADE: readonly Picture[] = [
   { path: 'img/sample_600x400.png', scene: sample(600, 400), width: 600, height: 400, isDrawn: true },
   { path: 'img/sample_300x300.png', scene: sample(300, 300), width: 300, height: 300, isDrawn: true },
   { path: 'img/logo.png', scene: logo(), width: 120, height: 120, isDrawn: true },
@@ -67,14 +68,16 @@ const PICTURES: readonly Picture[] = [
   photo('img/unused-old-banner.jpg', river(29), [900, 200], '2014:03:01 10:00:00'),
 ];
 
+export const ALL_PICTURES: readonly Picture[] = [...HAND_MADE, ...GROWN_PICTURES, ...LEFTOVER_PICTURES];
+
 /** Draws every picture into a folder; the same bytes on every run of the same version of the image library. */
 export async function drawPictures(
   folder: string,
   isWanted: (path: string) => boolean = () => true,
 ): Promise<void> {
-  const all = [...PICTURES, ...GROWN_PICTURES]
-    .map((picture, i) => ({ picture, seed: i + 1 }))
-    .filter(({ picture }) => isWanted(picture.path));
+  const all = ALL_PICTURES.map((picture, i) => ({ picture, seed: i + 1 })).filter(({ picture }) =>
+    isWanted(picture.path),
+  );
   const hand = async () => {
     for (let next = all.pop(); next; next = all.pop()) {
       const target = join(folder, next.picture.path);
@@ -102,6 +105,7 @@ async function draw(picture: Picture, seed: number): Promise<Buffer> {
       .removeAlpha();
   }
   if (picture.taken) image = image.withExif({ IFD2: { DateTimeOriginal: picture.taken } });
+  if (picture.scanned) image = image.withExif({ IFD2: { DateTimeDigitized: picture.scanned } });
   if (picture.path.endsWith('.png')) return image.png({ compressionLevel: 9, palette: true }).toBuffer();
   if (picture.path.endsWith('.gif')) return image.gif().toBuffer();
   return image.jpeg({ quality: 84 }).toBuffer();

@@ -143,3 +143,31 @@ export function sample(width: number, height: number): string {
 export function logo(): string {
   return svg(240, 240, `<path d="M120,30 q60,10 60,100 l20,40 H40 l20,-40 q0,-90 60,-100" fill="#1f4a5a"/><path d="M40,205 q40,-24 80,0 t80,0" stroke="#c96f3f" stroke-width="14" fill="none"/>`); // prettier-ignore
 }
+
+/** A slide that a template's gallery brings with it: a tint, its number, nothing else. */
+export function cardSlide(n: number): string {
+  const tint = ['#8fa7b3', '#b39a8f', '#9bb38f', '#a88fb3'][n % 4] as string;
+  return svg(800, 450, rect(0, 0, 800, 450, tint) + words(400, 245, 64, `SLIDE ${n}`, '#ffffff'));
+}
+
+/** Stands where a person's portrait is missing. */
+export function noPerson(): string {
+  return svg(400, 500, rect(0, 0, 400, 500, '#dcdcdc') + circle(200, 190, 80, '#b4b4b4') + `<path d="M60,500 q0,-190 140,-190 q140,0 140,190 z" fill="#b4b4b4"/>`); // prettier-ignore
+}
+
+/** Stands where a picture or a film is missing: a sun and two hills. */
+export function sunAndHills(ground: string, figure: string): string {
+  return svg(600, 400, rect(0, 0, 600, 400, ground) + circle(400, 130, 34, figure) + `<path d="M120,310 L250,150 L340,260 L390,205 L480,310 z" fill="${figure}"/>`); // prettier-ignore
+}
+
+/** A word in a frame. */
+export function badge(text: string, ground: string, ink: string): string {
+  return svg(300, 150, rect(0, 0, 300, 150, ground) + rect(10, 10, 280, 130, 'none', `stroke="${ink}" stroke-width="5"`) + words(150, 90, 38, text, ink)); // prettier-ignore
+}
+
+/** The ground floor as lines on white. */
+export function floorPlan(): string {
+  const walls =
+    '<path d="M60,60 H840 V540 H60 z M340,60 V380 M340,300 H60 M600,540 V220 H840 M460,540 v-120" fill="none" stroke="#22303a" stroke-width="8"/>';
+  return svg(900, 600, rect(0, 0, 900, 600, '#ffffff') + walls + words(200, 190, 34, 'Office', '#22303a') + words(200, 430, 34, 'Library', '#22303a') + words(720, 390, 34, 'Bench', '#22303a')); // prettier-ignore
+}

@@ -105,9 +105,7 @@ export function gatherEvidence(sources: DateSources, rules: DatingRules): DateEv
   const all: DateEvidence[] = [
     ...fromMetadata('camera', taken, rules),
     // A camera writes both alike; where they differ, it was scanned later.
-    ...(digitized && digitized.slice(0, 10) !== taken?.slice(0, 10)
-      ? fromMetadata('scanner', digitized, rules)
-      : []),
+    ...(digitized && digitized.slice(0, 10) !== taken?.slice(0, 10) ? scanned(digitized, !taken, rules) : []),
     ...fields.flatMap(({ value }) => fromMetadata('metadata', value, rules)),
     ...mentioned('file name', mentionsInName(path.slice(slash + 1), rules, sizes)),
     ...mentioned('folder', mentionsInName(path.slice(0, Math.max(0, slash)), rules, sizes)),
@@ -137,6 +135,17 @@ function fromMetadata(
   if (!span?.from || span.from > rules.today || Number(match[1]) < FIRST_PHOTOGRAPH) return [];
   const isReset = RESET_DAYS.has(match.slice(1).join('-'));
   return [{ origin, ...span, weight: isReset ? 0.2 : WEIGHT[origin], text: value.trim() }];
+}
+
+/** Weight of a camera having written only this field. */
+const PERHAPS_CAMERA = 0.5;
+
+/** What was scanned on a day was taken by that day; where nothing else is said, perhaps on it. */
+function scanned(value: string, isOnly: boolean, rules: DatingRules): DateEvidence[] {
+  return fromMetadata('scanner', value, rules).flatMap((one) => [
+    { ...one, from: null },
+    ...(isOnly ? [{ ...one, weight: PERHAPS_CAMERA }] : []),
+  ]);
 }
 
 function spanOfField(year: number, month: string | undefined, date: string | undefined): DaySpan | null {

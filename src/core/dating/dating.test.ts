@@ -3,7 +3,7 @@ import { bestInterval, contradictions, UNDATED } from './best-interval';
 import { gatherEvidence, type DateSources } from './date-evidence';
 import { mentionsInName, mentionsInWords } from './date-mentions';
 import { dayOf, isoDay, schoolYearEnd, yearsAfter, type Day, type DaySpan } from './day';
-import { standsInItsTime } from './own-time';
+import { isHistoric, standsInItsTime } from './own-time';
 import { ageingOf, SHELF_LIVES, sinceChange, spanText } from './shelf-life';
 
 const day = (iso: string): Day => {
@@ -245,6 +245,17 @@ describe('ageing', () => {
   ])('writes %s to %s as “%s”', (from, until, expected) => {
     expect(spanText({ from: from && day(from), until: until && day(until) } as DaySpan)).toBe(expected);
   });
+});
+
+describe('isHistoric', () => {
+  const span = (year: number) => ({ from: dayOf(year, 1, 1), until: dayOf(year, 12, 31) });
+  it.each([
+    [1931, true],
+    [1984, true],
+    [1988, false],
+  ])('of %i: %s', (year, expected) =>
+    expect(isHistoric(span(year), dayOf(2026, 11, 25) as number)).toBe(expected),
+  );
 });
 
 describe('standsInItsTime', () => {

@@ -16,7 +16,7 @@ describe('guessKind', () => {
     [
       'portrait',
       { heightPx: 800, pages: [{ path: 'tutors/index.html', title: 'Tutors' }] },
-      '“Tutors” in the page it stands on',
+      '“tutors” in the section it stands in',
     ],
     ['class group', { captions: ['Class of 2019'] }, '“Class of” in its caption'],
     ['class group', { altTexts: ['Both choirs on the stage'] }, '“choirs” in its alt text'],
@@ -24,11 +24,13 @@ describe('guessKind', () => {
     [
       'event',
       { pages: [{ path: 'concerts/2019.html', title: 'Concerts of 2019' }] },
-      '“Concerts” in the page it stands on',
+      '“concerts” in the section it stands in',
     ],
     ['building', { path: 'img/facade-2016-480.jpg' }, '“facade” in its name'],
     ['building', { captions: ['Das Schulhaus von Süden'] }, '“Schulhaus” in its caption'],
     ['product', { headings: ['Shop', 'Price list'] }, '“Shop” in the heading above it'],
+    ['class group', { altTexts: ['The guitar group in the tower'] }, '“group” in its alt text'],
+    ['building', { captions: ['The tower, where groups meet'] }, '“tower” in its caption'],
     ['portrait', { captions: ['Unsere Lehrerin'] }, '“Lehrerin” in its caption'],
   ])('guesses %s', (kind, sources, reason) => {
     expect(guessKind({ ...SOURCES, ...sources })).toEqual({ kind, reason });
@@ -37,6 +39,13 @@ describe('guessKind', () => {
   it.each<[string, Partial<KindSources>]>([
     ['nothing', {}],
     ['a page’s title alone', { pages: [{ path: 'about.html', title: 'About our garden' }] }],
+    ['where something is', { altTexts: ['A viola in the practice room'] }],
+    [
+      'one of the many pages that show it',
+      {
+        pages: ['choirs/a.html', 'fees.html', 'find-us.html'].map((path) => ({ path, title: 'School' })),
+      },
+    ],
     ['parts of words', { altTexts: ['A classical refrontation'] }],
   ])('guesses nothing from %s', (_, sources) => expect(guessKind({ ...SOURCES, ...sources })).toBeNull());
 });

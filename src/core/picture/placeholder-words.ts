@@ -1,8 +1,15 @@
 /** Words that templates leave behind, in the languages of the sites that are read; data, not rules. */
 
-/** In names of files, and in titles and alt texts. */
+/**
+ * In names of files, and in titles and alt texts. A sample lesson is a lesson: such words count alone, before a number,
+ * or before a word for a picture.
+ */
 export const SAMPLE_NAMES =
-  /(?:^|[^\p{L}])(?:placeholder|place-holder|sample|dummy|lorem|stock-?photo|no-?image|no-?photo|no-?picture|image-?not-?available|image-?missing|coming-?soon|default-?(?:image|photo|picture)|example-?(?:image|photo|picture)|template-?(?:image|photo)|your-?(?:image|photo|logo)|spacer|blank|untitled-?image|platzhalter|beispielbild|musterbild|kein-?bild|exemple-?image|image-?par-?d[ée]faut|imagen?-?de-?(?:ejemplo|muestra)|sin-?imagen|marcador)(?:$|[^\p{L}])/iu;
+  /(?:^|[^\p{L}])(?:placeholder|place-holder|(?:sample|dummy|blank)(?=[\W_]*(?:$|\d|\.|images?(?!\p{L})|img|photos?(?!\p{L})|pics?(?!\p{L})|pictures?(?!\p{L})|text|logo|banner|slide|thumb))|lorem|stock-?photo|no-?image|no-?photo|no-?picture|image-?not-?available|image-?missing|coming-?soon|default-?(?:image|photo|picture)|example-?(?:image|photo|picture)|template-?(?:image|photo)|your-?(?:image|photo|logo)|spacer|untitled-?image|platzhalter|beispielbild|musterbild|kein-?bild|exemple-?image|image-?par-?d[ée]faut|imagen?-?de-?(?:ejemplo|muestra)|sin-?imagen|marcador)(?:$|[^\p{L}])/iu;
+
+/** Names that say no more than that there is a picture, with a number. */
+export const BARE_NAMES =
+  /^(?:image|img|picture|pic|photo|slide|banner|bild|foto|imagen)[\s_-]?\d{0,3}\.\w+$/iu;
 
 /** In captions and text around a picture. */
 export const SAMPLE_TEXT =

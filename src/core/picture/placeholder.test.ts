@@ -28,6 +28,10 @@ describe('placeholderVerdict', () => {
     ['one told by alt text and emptiness', { altTexts: ['placeholder image'], emptiness: 0.95 }],
     ['a German one', { paths: ['bilder/platzhalter.png'], emptiness: 0.95 }],
     ['one that looks like a taught one', { looksTaught: true, emptiness: 0.4 }],
+    [
+      'a numbered one amid blind text',
+      { paths: ['img/image-3.png'], emptiness: 0.95, nearTexts: ['Lorem ipsum dolor sit amet'] },
+    ],
     ['one that was pointed out', { teaching: 'placeholder', isFromCamera: true }],
   ])('finds %s', (_, sources) => {
     const { isPlaceholder, clues, belief } = verdict(sources);
@@ -53,6 +57,14 @@ describe('placeholderVerdict', () => {
         paths: ['img/sample-table.jpg'],
         isFromCamera: true,
         altTexts: ['Fabric samples laid out on a table'],
+      },
+    ],
+    [
+      'a drawing called a sample of something',
+      {
+        paths: ['img/sample-programme.png'],
+        emptiness: 0.95,
+        altTexts: ['A sample programme: three pieces and one song'],
       },
     ],
     ['a poster', { emptiness: 0.75, altTexts: ['Winter Voices, 14 December 2022'] }],

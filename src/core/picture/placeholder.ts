@@ -1,5 +1,5 @@
 /** Whether a picture is a leftover of a template: each clue by itself with its weight, so that the verdict can be read. */
-import { SAMPLE_NAMES, SAMPLE_TEXT, WRITTEN_SIZE } from './placeholder-words';
+import { BARE_NAMES, SAMPLE_NAMES, SAMPLE_TEXT, WRITTEN_SIZE } from './placeholder-words';
 import type { GreyPlane } from './grey-plane';
 
 /** What a person said of a picture: it holds, whatever the clues say. */
@@ -69,11 +69,14 @@ function cluesOf(sources: PlaceholderSources): PlaceholderClue[] {
   return clues;
 }
 
+/** A file's name without its ending, as words. */
+const inWords = (path: string) => path.replace(/\.\w{2,5}$/u, '').replace(/[_.]/gu, ' ');
+
 type Clue = (weight: number, text: string) => void;
 
 function named({ paths, widthPx, heightPx, altTexts }: PlaceholderSources, clue: Clue): void {
   const names = paths.map((path) => path.slice(path.lastIndexOf('/') + 1));
-  const name = names.find((one) => SAMPLE_NAMES.test(one.replace(/[_.]/gu, ' ')));
+  const name = names.find((one) => SAMPLE_NAMES.test(inWords(one)));
   if (name) clue(3.2, `Its name says so: “${name}”.`);
   const alt = altTexts.find((one) => SAMPLE_NAMES.test(one));
   if (alt) clue(2.9, `Its alt text says so: “${alt}”.`);
@@ -81,6 +84,8 @@ function named({ paths, widthPx, heightPx, altTexts }: PlaceholderSources, clue:
     const [, width, height] = WRITTEN_SIZE.exec(one) ?? [];
     return Number(width) === widthPx && Number(height) === heightPx;
   });
+  const bare = names.find((one) => BARE_NAMES.test(one));
+  if (bare && !name) clue(1, `Its name says nothing: “${bare}”.`);
   if (sized && name) clue(0.8, `Its name is its size: “${sized}”.`);
 }
 
@@ -97,13 +102,15 @@ function said({ captions, nearTexts, altTexts, sections }: PlaceholderSources, c
 }
 
 function looked(
-  { widthPx, heightPx, emptiness, isFromCamera, captions, altTexts, paths }: PlaceholderSources,
+  { widthPx, heightPx, emptiness, isFromCamera, captions, altTexts, nearTexts, paths }: PlaceholderSources,
   clue: Clue,
 ): void {
   if (isFromCamera) clue(-4, 'A camera took it.');
   if (Math.min(widthPx, heightPx) < LEAST_PX) return;
-  const isTold = [...captions, ...altTexts].some((one) => SAMPLE_TEXT.test(one) || SAMPLE_NAMES.test(one));
-  const isNamed = paths.some((path) => SAMPLE_NAMES.test(path.replace(/[_.]/gu, ' ')));
+  const isTold = [...captions, ...altTexts, ...nearTexts].some(
+    (one) => SAMPLE_TEXT.test(one) || SAMPLE_NAMES.test(one),
+  );
+  const isNamed = paths.some((path) => SAMPLE_NAMES.test(inWords(path)));
   if (emptiness >= EMPTY)
     clue(isTold || isNamed ? 2 : 1, 'Next to nothing is to be seen on it: one or two tones.');
   if (emptiness < FULL) clue(-1.5, 'It is as full as a photograph.');

@@ -3,7 +3,7 @@ import { bestInterval } from '@/core/dating/best-interval';
 import { gatherEvidence, type DatingRules } from '@/core/dating/date-evidence';
 import { dayOfMs, partsOf } from '@/core/dating/day';
 import { guessKind } from '@/core/dating/guess-kind';
-import { standsInItsTime } from '@/core/dating/own-time';
+import { isHistoric, standsInItsTime } from '@/core/dating/own-time';
 import { ageingOf, SHELF_LIVES, type PictureKind } from '@/core/dating/shelf-life';
 import { placeholderVerdict, type Teaching } from '@/core/picture/placeholder';
 import type { Database } from '../../db/database';
@@ -121,7 +121,7 @@ function judged(picture: PictureToJudge, rules: DatingRules) {
     ...words,
   });
   const kind = picture.is_kind_settled ? picture.kind : (guess?.kind ?? null);
-  const isOfItsTime = standsInItsTime(dating, words.pages, rules);
+  const isOfItsTime = standsInItsTime(dating, words.pages, rules) || isHistoric(dating, rules.today);
   const ageing = kind && !isOfItsTime ? ageingOf(dating, SHELF_LIVES[kind], rules.today) : null;
   const placeholder = placeholderVerdict({
     paths: files.map(({ path }) => path),

@@ -1,0 +1,106 @@
+/** The demo site, of which all is known: how often what Ibidem says of its pictures is right, and how much it finds. */
+import { join } from 'node:path';
+import { beforeAll, describe, expect, it } from 'vitest';
+import { generateSite } from '@demo/site/generate';
+import { LEFTOVERS, PAST_THEIR_TIME, trueDays } from '@demo/site/picture-answers';
+import { dayOf } from '@/core/dating/day';
+import { judgePictures } from '@/server/work/pictures/judge-pictures';
+import { connected } from '../fixtures/connected';
+import { useDatabase } from '../fixtures/test-database';
+
+const held = useDatabase();
+/** The key was written for this day. */
+const TODAY = Date.UTC(2026, 10, 25);
+const WANTED = 0.95;
+/** A school year: an interval that is longer than that is not counted as found. */
+const LONGEST_DAYS = 366;
+
+interface Told {
+  readonly paths: readonly string[];
+  readonly pages: number;
+  readonly taken_from: number | null;
+  readonly taken_until: number | null;
+  readonly because: readonly { origin: string }[];
+  readonly kind_reason: string;
+  readonly overdue: number;
+  readonly is_placeholder: boolean;
+  readonly clues: readonly { text: string; weight: number }[];
+}
+
+let told: Told[];
+
+beforeAll(async () => {
+  const folder = join(held.folder, 'ferndrake');
+  await generateSite(folder, join(held.folder, 'answers.json'));
+  const siteId = await connected(held.db, 'Ferndrake', folder);
+  await judgePictures(held.db, siteId, TODAY);
+  const { rows } = await held.db.pool.query<Told>(
+    `select p.*, (select array_agg(f.path order by f.path) from files f where f.picture_id = p.id and f.gone_in is null) as paths
+     from pictures p where p.site_id = $1 and exists (select 1 from files f where f.picture_id = p.id and f.gone_in is null)`,
+    [siteId],
+  );
+  told = rows;
+}, 400_000);
+
+/** Precision and recall of what was told, by the first file that the key knows each picture by. */
+function measure(name: string, found: readonly Told[], key: readonly string[]) {
+  const isKnown = ({ paths }: Told) => paths.some((path) => key.includes(path));
+  const wrong = found.filter((one) => !isKnown(one)).map(({ paths }) => paths[0]);
+  const missed = key.filter((path) => !found.some(({ paths }) => paths.includes(path)));
+  const right = found.length - wrong.length;
+  const precision = right / found.length;
+  const recall = (key.length - missed.length) / key.length;
+  console.log(`${name}: precision ${precision.toFixed(3)}, recall ${recall.toFixed(3)}`, { wrong, missed });
+  return { precision, recall };
+}
+
+const dayOfText = (text: string) => {
+  const [year, month, date] = text.split('-').map(Number);
+  return dayOf(year ?? 0, month ?? 0, date ?? 0) as number;
+};
+
+describe('what is told of the pictures of the demo site', () => {
+  it('names the leftovers of the template, each with what speaks for it', () => {
+    const found = told.filter((one) => one.is_placeholder && one.pages > 0);
+    const { precision, recall } = measure('leftovers', found, LEFTOVERS);
+    expect(precision).toBeGreaterThanOrEqual(WANTED);
+    expect(recall).toBeGreaterThanOrEqual(WANTED);
+    for (const { clues } of found) expect(clues.some(({ weight }) => weight > 0)).toBe(true);
+  });
+
+  it('gives the days on which pictures were taken, each with its evidence', () => {
+    const days = trueDays();
+    const given = told.filter(
+      (one) =>
+        one.taken_from !== null &&
+        one.taken_until !== null &&
+        one.taken_until - one.taken_from <= LONGEST_DAYS,
+    );
+    for (const { because } of given) expect(because.length).toBeGreaterThan(0);
+    const isRight = (one: Told, { path, from, until }: (typeof days)[number]) =>
+      one.paths.includes(path) &&
+      (one.taken_from ?? 0) <= dayOfText(until) &&
+      (one.taken_until ?? 0) >= dayOfText(from);
+    const known = given.filter(({ paths }) => days.some(({ path }) => paths.includes(path)));
+    const wrong = known.filter((one) => !days.some((day) => isRight(one, day)));
+    const missed = days.filter((day) => !given.some((one) => isRight(one, day)));
+    console.log(
+      `days: precision ${(1 - wrong.length / known.length).toFixed(3)}, recall ${(1 - missed.length / days.length).toFixed(3)}`,
+      { wrong: wrong.map(({ paths }) => paths[0]), missed: missed.map(({ path }) => path) },
+    );
+    expect(known.length).toBeGreaterThan(150);
+    expect(1 - wrong.length / known.length).toBeGreaterThanOrEqual(WANTED);
+    expect(1 - missed.length / days.length).toBeGreaterThanOrEqual(WANTED);
+  });
+
+  it('names the pictures that are past their time, each with its kind and its days', () => {
+    const found = told.filter((one) => one.overdue > 1 && one.pages > 0 && !one.is_placeholder);
+    const { precision, recall } = measure('past their time', found, Object.keys(PAST_THEIR_TIME));
+    expect(precision).toBeGreaterThanOrEqual(WANTED);
+    expect(recall).toBeGreaterThanOrEqual(WANTED);
+    for (const { because, kind_reason: reason } of found) {
+      expect(because.length).toBeGreaterThan(0);
+      expect(reason).not.toBe('');
+    }
+  });
+});
