@@ -5,6 +5,8 @@ import { beforeEach, describe, expect, it } from 'vitest';
 import { portrait, river, sample, stage } from '@demo/site/scenes';
 import { problemOf } from '@/server/problem-error';
 import { correctFamily, settleKind, teachPlaceholder } from '@/server/work/pictures/teach-picture';
+import { removeSubject, saveSubject, showSubject } from '@/server/work/pictures/name-subjects';
+import { titlePictures } from '@/server/work/pictures/title-pictures';
 import { queueSurvey } from '@/server/work/start-survey';
 import { connected } from '../fixtures/connected';
 import { runJobs } from '../fixtures/run-jobs';
@@ -26,6 +28,8 @@ interface Row {
   readonly taken_from: number | null;
   readonly overdue: number;
   readonly clues: readonly { text: string }[];
+  readonly title: string | null;
+  readonly changed: { readonly name: string; readonly certainty: string } | null;
 }
 
 async function pictures(siteId: number): Promise<Row[]> {
@@ -186,7 +190,64 @@ describe('what people say of pictures', () => {
     expect((await showing(siteId, 'img/hall.jpg')).paths).toContain('img/hall-300.webp');
   });
 
-  it.each<[string, () => Promise<void>]>([
+  it('marks every picture of a subject that was taken before it changed', async () => {
+    const ids = await Promise.all(
+      ['img/hall.jpg', 'img/marrable.jpg', 'img/river.jpg'].map(
+        async (path) => (await showing(siteId, path)).id,
+      ),
+    );
+    const stage = { id: null, name: 'The stage', kind: 'place', changedOn: '', changedHow: '' } as const;
+    const subjectId = await saveSubject(held.db, MAINTAINER, siteId, stage);
+    await showSubject(held.db, MAINTAINER, siteId, { ids, subjectId, isShown: true });
+    expect((await pictures(siteId)).map(({ changed }) => changed)).toEqual([null, null, null, null]);
+    const change = { ...stage, id: subjectId, changedOn: '2017-05-14', changedHow: 'repainted' };
+    await saveSubject(held.db, MAINTAINER, siteId, change);
+    await again(siteId);
+    // The hall is of 2016, the portrait of 2018; of the river nothing is known but that its file is older than today.
+    expect((await showing(siteId, 'img/hall.jpg')).changed).toMatchObject({
+      ...{ name: 'The stage', changedHow: 'repainted', certainty: 'certain' },
+    });
+    expect((await showing(siteId, 'img/marrable.jpg')).changed).toBeNull();
+    expect((await showing(siteId, 'img/river.jpg')).changed).toBeNull();
+    await showSubject(held.db, MAINTAINER, siteId, { ids: [ids[0] as number], subjectId, isShown: false });
+    expect((await showing(siteId, 'img/hall.jpg')).changed).toBeNull();
+    await showSubject(held.db, MAINTAINER, siteId, { ids: [ids[0] as number], subjectId, isShown: true });
+    await removeSubject(held.db, MAINTAINER, siteId, subjectId);
+    expect((await showing(siteId, 'img/hall.jpg')).changed).toBeNull();
+  });
+
+  it('keeps titles with the picture, whichever of its files stands for it', async () => {
+    const hall = await showing(siteId, 'img/hall.jpg');
+    expect(await titlePictures(held.db, MAINTAINER, siteId, [{ id: hall.id, title: ' Both choirs ' }])).toBe(
+      1,
+    );
+    await writeFiles(site, { 'img/hall-more.jpg': await draw(stage(11), 1200, 800).jpeg().toBuffer() });
+    await again(siteId);
+    expect(await showing(siteId, 'img/hall.jpg')).toMatchObject({
+      title: 'Both choirs',
+      master: 'img/hall-more.jpg',
+    });
+    await titlePictures(held.db, MAINTAINER, siteId, [{ id: hall.id, title: '' }]);
+    expect((await showing(siteId, 'img/hall.jpg')).title).toBeNull();
+  });
+
+  it.each<[string, () => Promise<unknown>]>([
+    [
+      'SUBJECT_INPUT',
+      () =>
+        saveSubject(held.db, MAINTAINER, siteId, {
+          id: null,
+          name: 'Front',
+          kind: 'place',
+          changedOn: 'May',
+          changedHow: '',
+        }),
+    ],
+    [
+      'SUBJECT_GONE',
+      () => showSubject(held.db, MAINTAINER, siteId, { ids: [1], subjectId: 999, isShown: true }),
+    ],
+    ['TITLE_INPUT', () => titlePictures(held.db, MAINTAINER, siteId, [{ id: 1, title: 'x'.repeat(201) }])],
     [
       'PICTURE_GONE',
       () => teachPlaceholder(held.db, MAINTAINER, siteId, { ids: [999_999], teaching: 'placeholder' }),

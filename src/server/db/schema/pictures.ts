@@ -12,6 +12,7 @@ import {
   uniqueIndex,
 } from 'drizzle-orm/pg-core';
 import type { DateEvidence } from '@/core/dating/date-evidence';
+import type { ChangedSubject, SubjectKind } from '@/core/dating/changed-subject';
 import type { PictureKind } from '@/core/dating/shelf-life';
 import type { FamilyState } from '@/core/picture/families';
 import type { PlaceholderClue, Teaching } from '@/core/picture/placeholder';
@@ -60,6 +61,14 @@ export const pictures = pgTable(
     pages: integer('pages').notNull().default(0),
     firstPages: jsonb('first_pages').$type<readonly string[]>().notNull().default([]),
     words: text('words'),
+    /** The title that a person gave it, or that its file carries. */
+    title: text('title'),
+    /** Who answers for it: for the folder it lies in, or for all pages that show it. */
+    ownerId: text('owner_id'),
+    /** Whether its files name a creator, a credit or a copyright. */
+    isCredited: boolean('is_credited').notNull().default(false),
+    /** Of what it shows, that which has changed since it was taken. */
+    changed: jsonb('changed').$type<ChangedSubject>(),
   },
   (table) => [index('pictures_site').on(table.siteId, table.overdue)],
 );
@@ -92,6 +101,53 @@ export const teachings = pgTable(
     siteId: ofSite(),
     sha256: text('sha256').notNull(),
     teaching: text('teaching').$type<Teaching>().notNull(),
+    saidBy: text('said_by').notNull(),
+    saidAt: moment('said_at').notNull().defaultNow(),
+  },
+  (table) => [primaryKey({ columns: [table.siteId, table.sha256] })],
+);
+
+/** What pictures show by name: people, places and other things; light records, so that all that show one are found. */
+export const subjects = pgTable(
+  'subjects',
+  {
+    id: serial('id').primaryKey(),
+    siteId: ofSite(),
+    name: text('name').notNull(),
+    kind: text('kind').$type<SubjectKind>().notNull(),
+    /** The day, since 1970, on which it changed last: repainted, pulled down, gone. */
+    changedOn: integer('changed_on'),
+    /** What changed, in words. */
+    changedHow: text('changed_how').notNull().default(''),
+  },
+  (table) => [uniqueIndex('subjects_name').on(table.siteId, table.name)],
+);
+
+/** Which subjects a person found in a picture; by its bytes, so that it stays through all surveys. */
+export const pictureSubjects = pgTable(
+  'picture_subjects',
+  {
+    siteId: ofSite(),
+    sha256: text('sha256').notNull(),
+    subjectId: integer('subject_id')
+      .notNull()
+      .references(() => subjects.id, { onDelete: 'cascade' }),
+    saidBy: text('said_by').notNull(),
+    saidAt: moment('said_at').notNull().defaultNow(),
+  },
+  (table) => [
+    primaryKey({ columns: [table.siteId, table.sha256, table.subjectId] }),
+    index('picture_subjects_subject').on(table.subjectId),
+  ],
+);
+
+/** Titles that a person gave, by the bytes of the file that stands for the picture. */
+export const titles = pgTable(
+  'titles',
+  {
+    siteId: ofSite(),
+    sha256: text('sha256').notNull(),
+    title: text('title').notNull(),
     saidBy: text('said_by').notNull(),
     saidAt: moment('said_at').notNull().defaultNow(),
   },

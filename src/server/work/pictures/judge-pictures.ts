@@ -1,43 +1,15 @@
 /** Says of every picture of a site how old it is, what it shows, and whether it is a leftover of a template. */
+import { sectionOf } from '@/core/address/section-of';
 import { bestInterval } from '@/core/dating/best-interval';
+import { changedSince } from '@/core/dating/changed-subject';
 import { gatherEvidence, type DatingRules } from '@/core/dating/date-evidence';
 import { dayOfMs, partsOf } from '@/core/dating/day';
 import { guessKind } from '@/core/dating/guess-kind';
 import { isHistoric, standsInItsTime } from '@/core/dating/own-time';
-import { ageingOf, SHELF_LIVES, type PictureKind } from '@/core/dating/shelf-life';
-import { placeholderVerdict, type Teaching } from '@/core/picture/placeholder';
+import { ageingOf, SHELF_LIVES } from '@/core/dating/shelf-life';
+import { placeholderVerdict } from '@/core/picture/placeholder';
 import type { Database } from '../../db/database';
-import type { EmbeddedMetadata } from '../../imaging/read-metadata';
-
-interface FileOfPicture {
-  readonly path: string;
-  readonly width_px: number;
-  readonly height_px: number;
-  readonly modified_ms: number | null;
-  readonly is_master: boolean;
-  readonly metadata: EmbeddedMetadata;
-  readonly emptiness: number;
-  readonly teaching: Teaching | null;
-}
-
-interface PlaceOfPicture {
-  readonly alt: string | null;
-  readonly caption: string | null;
-  readonly headings: readonly string[];
-  readonly near: string;
-  readonly page: string;
-  readonly title: string;
-  readonly section: string;
-}
-
-interface PictureToJudge {
-  readonly id: number;
-  readonly kind: PictureKind | null;
-  readonly kind_reason: string;
-  readonly is_kind_settled: boolean;
-  readonly files: readonly FileOfPicture[];
-  readonly places: readonly PlaceOfPicture[] | null;
-}
+import { picturesToJudge, type PictureToJudge } from './picture-sources';
 
 const BATCH = 500;
 const FIRST_PAGES = 5;
@@ -54,43 +26,26 @@ export async function judgePictures(
 ): Promise<void> {
   const today = dayOfMs(now);
   const rules = { today, thisYear: partsOf(today).year };
+  const owners = await ownersOf(db, siteId);
   const { rows: ids } = await db.pool.query<{ id: number }>(
     'select id from pictures where site_id = $1 and ($2::int[] is null or id = any($2)) order by id',
     [siteId, only ?? null],
   );
   for (let from = 0; from < ids.length; from += BATCH) {
-    const { rows } = await db.pool.query<PictureToJudge>(TO_JUDGE, [
-      siteId,
-      ids.slice(from, from + BATCH).map(({ id }) => id),
-    ]);
+    const batch = ids.slice(from, from + BATCH).map(({ id }) => id);
+    const rows = await picturesToJudge(db, siteId, batch);
     await write(
       db,
-      rows.map((picture) => judged(picture, rules)),
+      rows.map((picture) => judged(picture, rules, owners)),
     );
   }
 }
-
-const TO_JUDGE = `
-  select p.id, p.kind, p.kind_reason, p.is_kind_settled,
-    (select jsonb_agg(jsonb_build_object('path', f.path, 'width_px', f.width_px, 'height_px', f.height_px,
-        'modified_ms', f.modified_ms, 'is_master', f.is_master, 'metadata', l.metadata, 'emptiness', l.emptiness,
-        'teaching', t.teaching) order by f.is_master desc, f.path)
-      from files f join looks l on l.sha256 = f.sha256 left join teachings t on t.site_id = f.site_id and t.sha256 = f.sha256
-      where f.picture_id = p.id and f.gone_in is null) as files,
-    (select jsonb_agg(jsonb_build_object('alt', x.alt, 'caption', x.caption, 'headings', x.context -> 'headings',
-        'near', concat_ws(' ', x.context ->> 'before', x.context ->> 'after'), 'page', x.page_path,
-        'title', coalesce(g.title, ''), 'section', coalesce(g.section, '')))
-      from files f join placements x on x.site_id = f.site_id and x.file_path = f.path and x.until_survey is null and not x.dormant
-      left join pages g on g.site_id = x.site_id and g.path = x.page_path
-      where f.picture_id = p.id and f.gone_in is null) as places
-  from pictures p where p.site_id = $1 and p.id = any($2::int[])
-    and exists (select 1 from files f where f.picture_id = p.id and f.gone_in is null)`;
 
 const texts = (values: readonly (string | null)[]) => [
   ...new Set(values.flatMap((value) => (value ? [value] : []))),
 ];
 
-function judged(picture: PictureToJudge, rules: DatingRules) {
+function judged(picture: PictureToJudge, rules: DatingRules, owners: ReadonlyMap<string, string>) {
   const { files } = picture;
   const places = picture.places ?? [];
   const words = {
@@ -99,7 +54,7 @@ function judged(picture: PictureToJudge, rules: DatingRules) {
     headings: texts(places.flatMap(({ headings }) => headings.slice(0, 1))),
     pages: [...new Map(places.map(({ page, title }) => [page, { path: page, title }])).values()],
   };
-  const master = files[0] as FileOfPicture;
+  const master = files[0] as PictureToJudge['files'][number];
   const evidence = files.flatMap(
     ({ path, width_px: widthPx, height_px: heightPx, metadata, modified_ms: modifiedMs }) =>
       gatherEvidence(
@@ -157,7 +112,35 @@ function judged(picture: PictureToJudge, rules: DatingRules) {
         .sort(),
     },
     words: commonest(places.map(({ alt }) => alt)),
+    title:
+      files.find(({ title }) => title)?.title ??
+      texts(files.map(({ metadata }) => metadata.title ?? null))[0] ??
+      null,
+    owner_id: ownerOf(master.path, places, owners),
+    is_credited: files.some(({ metadata: { creator, credit, copyright } }) => creator ?? credit ?? copyright),
+    changed: changedSince(dating, picture.subjects ?? []),
   };
+}
+
+/** Owners by the pattern of the section that they answer for. */
+async function ownersOf({ pool }: Database, siteId: number): Promise<Map<string, string>> {
+  const { rows } = await pool.query<{ pattern: string; owner_id: string }>(
+    'select pattern, owner_id from sections where site_id = $1 and owner_id is not null',
+    [siteId],
+  );
+  return new Map(rows.map(({ pattern, owner_id: owner }) => [pattern, owner]));
+}
+
+/** A file in an owner's folder is that owner's; one in a common folder is theirs who show it alone. */
+function ownerOf(
+  path: string,
+  places: readonly { readonly owner: string | null }[],
+  owners: ReadonlyMap<string, string>,
+): string | null {
+  const ofFolder = owners.get(sectionOf(path, [...owners.keys()]));
+  if (ofFolder) return ofFolder;
+  const [only, ...others] = new Set(places.map(({ owner }) => owner));
+  return others.length === 0 ? (only ?? null) : null;
 }
 
 /** What is said most often; `null` where nothing is said. */
@@ -179,10 +162,11 @@ async function write({ pool }: Database, rows: readonly ReturnType<typeof judged
     `update pictures p set kind = v.kind, kind_reason = v.kind_reason, taken_from = v.taken_from, taken_until = v.taken_until,
        because = v.because, against = v.against, current_until = v.current_until, overdue = v.overdue,
        placeholder_belief = v.placeholder_belief, is_placeholder = v.is_placeholder, clues = v.clues,
-       pages = v.pages, first_pages = v.first_pages, words = v.words
+       pages = v.pages, first_pages = v.first_pages, words = v.words, title = v.title, owner_id = v.owner_id,
+       is_credited = v.is_credited, changed = v.changed
      from jsonb_to_recordset($1::jsonb) as v(id int, kind text, kind_reason text, taken_from int, taken_until int,
        because jsonb, against jsonb, current_until int, overdue float8, placeholder_belief float8, is_placeholder boolean, clues jsonb,
-       pages int, first_pages jsonb, words text)
+       pages int, first_pages jsonb, words text, title text, owner_id text, is_credited boolean, changed jsonb)
      where p.id = v.id`,
     [JSON.stringify(rows)],
   );

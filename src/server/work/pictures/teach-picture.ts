@@ -8,27 +8,8 @@ import type { Database } from '../../db/database';
 import { addJob } from '../../jobs/queue';
 import { ProblemError } from '../../problem-error';
 import { logEvent } from '../log-event';
+import { IDS, picturesOf, TEACHERS } from './chosen-pictures';
 import { judgePictures } from './judge-pictures';
-
-const TEACHERS = ['maintainer', 'owner'] as const;
-
-const IDS = Joi.array().items(Joi.number().integer().positive()).min(1).max(2000).required();
-
-async function picturesOf(db: Database, siteId: number, ids: readonly number[]): Promise<number[]> {
-  const { rows } = await db.pool.query<{ id: number }>(
-    'select id from pictures where site_id = $1 and id = any($2::int[])',
-    [siteId, ids],
-  );
-  if (rows.length === 0) {
-    throw new ProblemError({
-      code: 'PICTURE_GONE',
-      what: 'Nothing was changed.',
-      why: 'The picture is not on the site any more, or it belongs to another one now.',
-      remedy: 'Go back to the list of pictures and look for it there.',
-    });
-  }
-  return rows.map(({ id }) => id);
-}
 
 /**
  * Says of pictures that they are leftovers of a template, or are not; `null` takes back what was said.

@@ -1,0 +1,70 @@
+/** What is asked of the database to judge pictures: their files, the places that show them, what people said. */
+import type { Subject } from '@/core/dating/changed-subject';
+import type { PictureKind } from '@/core/dating/shelf-life';
+import type { Teaching } from '@/core/picture/placeholder';
+import type { Database } from '../../db/database';
+import type { EmbeddedMetadata } from '../../imaging/read-metadata';
+
+interface FileOfPicture {
+  readonly path: string;
+  readonly width_px: number;
+  readonly height_px: number;
+  readonly modified_ms: number | null;
+  readonly is_master: boolean;
+  readonly metadata: EmbeddedMetadata;
+  readonly emptiness: number;
+  readonly teaching: Teaching | null;
+  readonly title: string | null;
+}
+
+interface PlaceOfPicture {
+  readonly alt: string | null;
+  readonly caption: string | null;
+  readonly headings: readonly string[];
+  readonly near: string;
+  readonly page: string;
+  readonly title: string;
+  readonly section: string;
+  readonly owner: string | null;
+}
+
+export interface PictureToJudge {
+  readonly id: number;
+  readonly kind: PictureKind | null;
+  readonly kind_reason: string;
+  readonly is_kind_settled: boolean;
+  readonly files: readonly FileOfPicture[];
+  readonly places: readonly PlaceOfPicture[] | null;
+  readonly subjects: readonly Subject[] | null;
+}
+
+/** Pictures of a site by their numbers, with all that they are judged by. */
+export async function picturesToJudge(
+  { pool }: Database,
+  siteId: number,
+  ids: readonly number[],
+): Promise<PictureToJudge[]> {
+  const { rows } = await pool.query<PictureToJudge>(TO_JUDGE, [siteId, ids]);
+  return rows;
+}
+
+const TO_JUDGE = `
+  select p.id, p.kind, p.kind_reason, p.is_kind_settled,
+    (select jsonb_agg(jsonb_build_object('path', f.path, 'width_px', f.width_px, 'height_px', f.height_px,
+        'modified_ms', f.modified_ms, 'is_master', f.is_master, 'metadata', l.metadata, 'emptiness', l.emptiness,
+        'teaching', t.teaching, 'title', n.title) order by f.is_master desc, f.path)
+      from files f join looks l on l.sha256 = f.sha256 left join teachings t on t.site_id = f.site_id and t.sha256 = f.sha256
+        left join titles n on n.site_id = f.site_id and n.sha256 = f.sha256
+      where f.picture_id = p.id and f.gone_in is null) as files,
+    (select jsonb_agg(jsonb_build_object('alt', x.alt, 'caption', x.caption, 'headings', x.context -> 'headings',
+        'near', concat_ws(' ', x.context ->> 'before', x.context ->> 'after'), 'page', x.page_path,
+        'title', coalesce(g.title, ''), 'section', coalesce(g.section, ''), 'owner', s.owner_id))
+      from files f join placements x on x.site_id = f.site_id and x.file_path = f.path and x.until_survey is null and not x.dormant
+      left join pages g on g.site_id = x.site_id and g.path = x.page_path
+      left join sections s on s.site_id = g.site_id and s.pattern = g.section
+      where f.picture_id = p.id and f.gone_in is null) as places,
+    (select jsonb_agg(distinct jsonb_build_object('id', s.id, 'name', s.name, 'kind', s.kind, 'changedOn', s.changed_on, 'changedHow', s.changed_how))
+      from files f join picture_subjects ps on ps.site_id = f.site_id and ps.sha256 = f.sha256 join subjects s on s.id = ps.subject_id
+      where f.picture_id = p.id and f.gone_in is null) as subjects
+  from pictures p where p.site_id = $1 and p.id = any($2::int[])
+    and exists (select 1 from files f where f.picture_id = p.id and f.gone_in is null)`;
