@@ -26,6 +26,7 @@ export async function familiesCommand(folder: string): Promise<void> {
   const builder = new FamilyBuilder((id) => prints.get(id) as Fingerprint, [], files.length);
   const bySize = [...files].sort((a, b) => b.widthPx * b.heightPx - a.widthPx * a.heightPx);
   for (const file of bySize) builder.add(file);
+  for (const id of builder.lonely()) builder.lookAgain(id);
   const memberOf = new Map(
     builder
       .families()

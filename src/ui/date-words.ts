@@ -1,5 +1,6 @@
 import type { DateOrigin } from '@/core/dating/date-evidence';
-import type { PictureKind } from '@/core/dating/shelf-life';
+import type { ChangedSubject, SubjectKind } from '@/core/dating/changed-subject';
+import { spanText, type PictureKind } from '@/core/dating/shelf-life';
 
 /** How a screen says where a date comes from. */
 export const ORIGIN: Readonly<Record<DateOrigin, string>> = {
@@ -25,6 +26,24 @@ export const KIND_NAME: Readonly<Record<PictureKind, string>> = {
   product: 'Product',
   evergreen: 'Does not age',
 };
+
+/** What pictures show by name, as screens sort it. */
+export const SUBJECT_NAME: Readonly<Record<SubjectKind, string>> = {
+  person: 'Person',
+  place: 'Place',
+  thing: 'Thing',
+};
+
+/** That something on a picture is another one now: “The front: repainted on 14 May 2023. This was taken in June 2016.” */
+export function changedText(
+  { name, changedOn, changedHow, certainty }: ChangedSubject,
+  { taken_from: from, taken_until: until }: { taken_from: number | null; taken_until: number | null },
+): string {
+  const day = spanText({ from: changedOn, until: changedOn });
+  const taken = spanText({ from, until });
+  const how = `${name}: ${changedHow || 'changed'} on ${day}.`;
+  return certainty === 'certain' ? `${how} Taken: ${taken}.` : `${how} Taken: ${taken}, perhaps before that.`;
+}
 
 /** How long each stays current, in words. */
 export const LIFE_WORDS: Readonly<Record<PictureKind, string>> = {

@@ -4,6 +4,7 @@ import { editionByNumber, listEditions } from '@/app/_data/editions';
 import { filesByPath, listPages, PAGE_ORDERS, pageById } from '@/app/_data/pages';
 import { openProofSite, placementsInProof } from '@/server/work/proof/make-proof';
 import { listPictures, pictureById, recentIntake, type PictureQuery } from '@/app/_data/pictures';
+import { narrowingChoices, narrowingOf, NOT_NARROWED, readingOf } from '@/app/_data/picture-narrowing';
 import { hrefWith, listQuery } from '@/app/_data/query';
 import { gatherSwap } from '@/server/work/gather-swap';
 import { receiveIntake } from '@/server/work/receive-intake';
@@ -36,13 +37,37 @@ beforeAll(async () => {
   siteId = await connected(held.db, 'Lists', folder);
 });
 
+describe('what pictures can be narrowed to', () => {
+  it('reads an address, and takes what can’t be read as not asked', () => {
+    const given: Record<string, string> = {
+      kind: 'portrait',
+      before: '2019',
+      below: 'small',
+      folder: '',
+      owner: 'x',
+      credit: 'all',
+    };
+    expect(narrowingOf((name) => given[name])).toEqual({
+      ...NOT_NARROWED,
+      kind: 'portrait',
+      before: 2019,
+      owner: 'x',
+    });
+  });
+
+  it('offers the folders of the site, and tells how far the pictures are read', async () => {
+    expect((await narrowingChoices(siteId)).folders).toEqual([{ folder: 'img', files: 4 }]);
+    expect(await readingOf(siteId)).toEqual({ read: 3, all: 3 });
+  });
+});
+
 describe('pictures', () => {
   const names = async (asked: Partial<PictureQuery>) => {
     const { rows } = await listPictures(siteId, { ...ALL, ...asked });
     return rows.map(({ path }) => path.replace('img/', ''));
   };
 
-  it.each([
+  it.each<[string, Partial<PictureQuery>, string[]]>([
     ['by places', {}, ['a.png', 'b.png', 'none.png', 'unused.png']],
     ['by name', { order: 'name' }, ['a.png', 'b.png', 'none.png', 'unused.png']],
     ['by weight', { order: 'weight' }, ['b.png', 'unused.png', 'a.png', 'none.png']],
@@ -58,6 +83,31 @@ describe('pictures', () => {
     ['by a section', { section: 'club' }, ['b.png']],
     ['by the top of the site', { section: '' }, ['a.png', 'b.png', 'none.png']],
     ['by what is not there', { query: 'nothing' }, []],
+    [
+      'by their folder',
+      { narrowing: { ...NOT_NARROWED, folder: 'img' } },
+      ['a.png', 'b.png', 'none.png', 'unused.png'],
+    ],
+    ['by the beginning of a folder’s name', { narrowing: { ...NOT_NARROWED, folder: 'im' } }, []],
+    ['smaller than', { narrowing: { ...NOT_NARROWED, below: 100 } }, ['a.png', 'unused.png']],
+    [
+      'of no kind, with a word',
+      { query: 'boat', narrowing: { ...NOT_NARROWED, kind: 'unknown' } },
+      ['a.png'],
+    ],
+    ['of a kind', { narrowing: { ...NOT_NARROWED, kind: 'portrait' } }, []],
+    [
+      'that nobody answers for',
+      { narrowing: { ...NOT_NARROWED, owner: 'none', below: 100 } },
+      ['a.png', 'unused.png'],
+    ],
+    [
+      'without a credit',
+      { narrowing: { ...NOT_NARROWED, credit: 'none' }, view: 'contact' },
+      ['a.png', 'b.png', 'unused.png'],
+    ],
+    ['taken before', { narrowing: { ...NOT_NARROWED, before: 2000 } }, []],
+    ['showing somebody', { narrowing: { ...NOT_NARROWED, subject: 7 } }, []],
     ['a wildcard is a character', { query: '%' }, []],
     ['beyond the last sheet', { sheet: 9 }, []],
   ] as [string, Partial<PictureQuery>, string[]][])('%s', async (_name, asked, expected) => {

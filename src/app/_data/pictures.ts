@@ -3,19 +3,25 @@ import { and, asc, desc, eq, inArray, isNull } from 'drizzle-orm';
 import { database } from '@/server/db/database';
 import { files, placements } from '@/server/db/schema/content';
 import type { DateEvidence } from '@/core/dating/date-evidence';
+import type { ChangedSubject } from '@/core/dating/changed-subject';
 import type { PictureKind } from '@/core/dating/shelf-life';
 import type { PlaceholderClue } from '@/core/picture/placeholder';
 import { intake } from '@/server/db/schema/editions';
 import { pictures } from '@/server/db/schema/pictures';
+import { narrowingConditions, NOT_NARROWED, type PictureNarrowing } from './picture-narrowing';
 import { tsQuery } from './query';
 
-const PICTURE_ROWS = 25;
+/** Pictures on a sheet of the concordance, and on a contact sheet. */
+const ROWS: Readonly<Record<PictureView, number>> = { list: 25, contact: 48 };
 
 export const PICTURE_FILTERS = ['all', 'placeholder', 'old', 'undescribed', 'missing', 'unused'] as const;
 export type PictureFilter = (typeof PICTURE_FILTERS)[number];
 
 export const PICTURE_ORDERS = ['places', 'reach', 'age', 'name', 'weight'] as const;
 export type PictureOrder = (typeof PICTURE_ORDERS)[number];
+
+export const PICTURE_VIEWS = ['list', 'contact'] as const;
+export type PictureView = (typeof PICTURE_VIEWS)[number];
 
 export interface PictureQuery {
   readonly filter: PictureFilter;
@@ -24,6 +30,9 @@ export interface PictureQuery {
   readonly section: string | null;
   /** From 1. */
   readonly sheet: number;
+  /** By what else it is narrowed, and how it is shown; as the list, where that is left out. */
+  readonly narrowing?: PictureNarrowing;
+  readonly view?: PictureView;
 }
 
 /** One picture, by the file that stands for all of its family; a file that can't be read stands for itself. */
@@ -52,6 +61,8 @@ export interface PictureRow {
   readonly because: readonly DateEvidence[] | null;
   readonly current_until: number | null;
   readonly overdue: number;
+  readonly title: string | null;
+  readonly changed: ChangedSubject | null;
   readonly is_placeholder: boolean;
   readonly clues: readonly PlaceholderClue[] | null;
 }
@@ -59,7 +70,7 @@ export interface PictureRow {
 const CONDITION: Readonly<Record<PictureFilter, string>> = {
   all: 'true',
   placeholder: 'is_placeholder and places > 0',
-  old: 'overdue > 1 and places > 0 and not is_placeholder',
+  old: '(overdue > 1 or changed is not null) and places > 0 and not is_placeholder',
   undescribed: 'undescribed > 0',
   missing: 'sha256 is null',
   unused: 'uses = 0 and sha256 is not null',
@@ -73,25 +84,48 @@ const ORDER: Readonly<Record<PictureOrder, string>> = {
   weight: 'size_bytes desc nulls last, path',
 };
 
+/** What is told of a picture in a list, of its group `g`, the file `m` that stands for it and its record `p`. */
+const COLUMNS = `m.id, m.picture_id, m.path, m.sha256, m.size_bytes, m.width_px, m.height_px, m.problem, g.files, g.places,
+  g.uses, g.undescribed, g.reach, coalesce(p.words, m.words) as words, coalesce(p.pages, m.pages) as page_count,
+  coalesce(p.first_pages, m.first_pages) as pages, p.kind, p.taken_from, p.taken_until, p.current_until,
+  coalesce(p.overdue, 0) as overdue, coalesce(p.is_placeholder, false) as is_placeholder, p.title, p.changed`;
+
+/** Conditions of what is asked, with the values of their parameters; the first is the site. */
+function asConditions(siteId: number, { query, section, narrowing = NOT_NARROWED }: PictureQuery) {
+  const values: unknown[] = [siteId];
+  const bind = (value: unknown) => `$${values.push(value)}`;
+  const conditions = narrowingConditions(narrowing, bind);
+  // A picture is found by any of its files; what is told of it is told of all of them.
+  const byFile = (condition: string) =>
+    `g.key in (select coalesce(f.picture_id, -f.id) from files f where f.site_id = $1 and f.gone_in is null and ${condition})`;
+  if (query !== '') {
+    const like = bind(query.replace(/[\\%_]/g, '\\$&'));
+    const words = tsQuery(query);
+    const found =
+      words === ''
+        ? ''
+        : `select id from files where site_id = $1 and search @@ to_tsquery('simple', ${bind(words)}) union `;
+    conditions.push(
+      `(${byFile(`f.id in (${found}select id from files where site_id = $1 and path ilike '%' || ${like} || '%')`)} or p.title ilike '%' || ${like} || '%')`,
+    );
+  }
+  if (section !== null)
+    conditions.push(
+      byFile(`f.path in (select s.file_path from placements s join pages p on p.site_id = s.site_id and p.path = s.page_path
+        where s.site_id = $1 and s.until_survey is null and p.section = ${bind(section)})`),
+    );
+  return { values, where: conditions.length === 0 ? 'true' : conditions.join(' and ') };
+}
+
 /** The concordance: pictures and where they stand, filtered and sorted in the database. */
 export async function listPictures(siteId: number, asked: PictureQuery) {
-  const { pool } = database();
-  // A picture is found by any of its files; what is told of it is told of all of them.
-  const wanted = `select distinct coalesce(f.picture_id, -f.id) from files f where f.site_id = $1 and f.gone_in is null
-    and ($2 = '' or f.id in (
-      select id from files where site_id = $1 and $4 <> '' and search @@ to_tsquery('simple', $4)
-      union select id from files where site_id = $1 and path ilike '%' || $2 || '%'))
-    and ($3::text is null or f.path in (
-      select s.file_path from placements s join pages p on p.site_id = s.site_id and p.path = s.page_path
-      where s.site_id = $1 and s.until_survey is null and p.section = $3))`;
-  const values = [siteId, asked.query.replace(/[\\%_]/g, '\\$&'), asked.section, tsQuery(asked.query)];
-  const isAll = asked.query === '' && asked.section === null;
-  const columns = `m.id, m.picture_id, m.path, m.sha256, m.size_bytes, m.width_px, m.height_px, m.problem, g.files, g.places,
-    g.uses, g.undescribed, g.reach, coalesce(p.words, m.words) as words, coalesce(p.pages, m.pages) as page_count,
-    coalesce(p.first_pages, m.first_pages) as pages, p.kind, p.taken_from, p.taken_until, p.current_until,
-    coalesce(p.overdue, 0) as overdue, coalesce(p.is_placeholder, false) as is_placeholder`;
+  const { values, where } = asConditions(siteId, asked);
+  const order = ORDER[asked.order];
+  const rowsASheet = ROWS[asked.view ?? 'list'];
+  const ofFound = order.replace(/\b(places|path|reach|overdue|taken_until|size_bytes)\b/g, 'found.$1');
+  const counted = PICTURE_FILTERS.map((name) => `count(*) filter (where ${CONDITION[name]}) as "${name}"`);
   // What is found is gone through once, for the counts and for the sheet.
-  const { rows: answers } = await pool.query<{
+  const { rows: answers } = await database().pool.query<{
     counts: Record<PictureFilter, number>;
     listed: PictureRow[] | null;
   }>(
@@ -101,21 +135,21 @@ export async function listPictures(siteId: number, asked: PictureQuery) {
          (array_agg(f.id order by f.is_master desc, f.places desc, f.path))[1] as master
        from files f where f.site_id = $1 and f.gone_in is null group by 1
      ), found as materialized (
-       select ${columns} from grouped g join files m on m.id = g.master left join pictures p on p.id = m.picture_id
-       where $2::text is not null and $3::text is not distinct from $3 and $4::text is not null
-         ${isAll ? '' : `and g.key in (${wanted})`}
+       select ${COLUMNS} from grouped g join files m on m.id = g.master left join pictures p on p.id = m.picture_id
+       where ${where}
      )
-     select (select to_jsonb(c) from (select ${PICTURE_FILTERS.map((name) => `count(*) filter (where ${CONDITION[name]}) as "${name}"`).join(', ')} from found) c) as counts,
+     select (select to_jsonb(c) from (select ${counted.join(', ')} from found) c) as counts,
        (select jsonb_agg(l) from (select found.*, p.because, p.clues from (
-            select * from found where ${CONDITION[asked.filter]} order by ${ORDER[asked.order]} limit ${PICTURE_ROWS} offset $5) found
-          left join pictures p on p.id = found.picture_id order by ${ORDER[asked.order].replace(/\b(places|path|reach|overdue|taken_until|size_bytes)\b/g, 'found.$1')}) l) as listed`,
-    [...values, (asked.sheet - 1) * PICTURE_ROWS],
+            select * from found where ${CONDITION[asked.filter]} order by ${order} limit ${rowsASheet} offset $${values.length + 1}) found
+          left join pictures p on p.id = found.picture_id order by ${ofFound}) l) as listed`,
+    [...values, (asked.sheet - 1) * rowsASheet],
   );
   const rows = answers[0]?.listed ?? [];
   const counts = answers[0]?.counts;
   const total = counts?.[asked.filter] ?? 0;
-  const contexts = await placementsOf(siteId, rows);
-  return { rows, counts, contexts, sheets: Math.max(1, Math.ceil(total / PICTURE_ROWS)) };
+  const contexts =
+    asked.view === 'contact' ? new Map<number, ShownPlacement[]>() : await placementsOf(siteId, rows);
+  return { rows, counts, contexts, sheets: Math.max(1, Math.ceil(total / rowsASheet)) };
 }
 
 export type PlacementRow = typeof placements.$inferSelect;

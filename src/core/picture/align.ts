@@ -8,7 +8,7 @@ import type { GreyPlane, Rect } from './grey-plane';
 export type Frame = Rect;
 
 /** A landmark's place, without its looks; in shares of its picture's long side. */
-export interface Place {
+interface Place {
   readonly x: number;
   readonly y: number;
   readonly size: number;

@@ -41,17 +41,29 @@ export interface FamilyState {
   readonly groups: readonly {
     /** The first one stands for all of them. */
     readonly files: readonly FamilyFile[];
-    readonly links: readonly { readonly to: string; readonly link: Link }[];
+    readonly links: readonly { readonly to: string; readonly link: Link; readonly witnesses?: number }[];
   }[];
+}
+
+interface GroupLink {
+  readonly to: Group;
+  readonly link: Link;
+  /** Files of the one group that also show the very same as the other. */
+  witnesses: number;
 }
 
 interface Group {
   readonly files: FamilyFile[];
-  readonly links: { readonly to: Group; readonly link: Link }[];
+  readonly links: GroupLink[];
 }
 
 /** Candidates that are looked at. */
 const MOST = 12;
+/**
+ * Share of the smaller group's files that must show the very same as both groups to join them: few of them may be worn
+ * enough to look like either.
+ */
+const WITNESSES = 0.5;
 /** A lone file must be so much larger than a group of several to be the picture of a family. */
 const LONE = 1.5;
 
@@ -61,6 +73,8 @@ export class FamilyBuilder {
   private readonly index: CandidateIndex;
   private readonly groups: Group[] = [];
   private readonly groupOf = new Map<string, Group>();
+  /** Groups that were opened, or got a second file, by this builder. */
+  private readonly fresh = new Set<Group>();
   private readonly apart = new Set<string>();
   private readonly together: Correction[] = [];
 
@@ -93,15 +107,18 @@ export class FamilyBuilder {
     const groups = state.groups.flatMap(({ files, links }) => {
       const [first, ...others] = files.filter(({ id }) => isWanted(id));
       if (!first) return [];
-      const kept = others.filter(({ id }) => !this.apart.has(pairKey(id, first.id)));
-      const group: Group = { files: [first, ...kept], links: [] };
+      const kept = [first];
+      for (const file of others)
+        if (!kept.some(({ id }) => this.apart.has(pairKey(id, file.id)))) kept.push(file);
+      const group: Group = { files: kept, links: [] };
       return [{ group, links }];
     });
     for (const { group } of groups) this.open(group, landmarksOf((group.files[0] as FamilyFile).id));
     for (const { group, links } of groups) {
-      for (const { to, link } of links) {
+      for (const { to, link, witnesses = 0 } of links) {
         const other = this.groupOf.get(to);
-        if (other && other !== group && !this.areApart(group, other)) group.links.push({ to: other, link });
+        if (other && other !== group && !this.areApart(group, other))
+          group.links.push({ to: other, link, witnesses });
       }
     }
   }
@@ -111,7 +128,10 @@ export class FamilyBuilder {
     return {
       groups: this.groups.map(({ files, links }) => ({
         files,
-        links: links.map(({ to, link }) => ({ to: (to.files[0] as FamilyFile).id, link })),
+        links: links.map(({ to, link, witnesses }) => ({
+          ...{ to: (to.files[0] as FamilyFile).id, link },
+          ...(witnesses > 0 ? { witnesses } : {}),
+        })),
       })),
     };
   }
@@ -125,17 +145,47 @@ export class FamilyBuilder {
       if (to.files.some(({ id }) => this.apart.has(pairKey(id, file.id)))) return [];
       return [{ candidate, group: to, print: this.load((to.files[0] as FamilyFile).id) }];
     });
-    const links = linksTo(print, others).map(({ to, link }) => ({ to: to.group, link }));
+    const links = linksTo(print, others).map(({ to, link }) => ({ to: to.group, link, witnesses: 0 }));
     links.sort((a, b) => b.link.score - a.link.score);
-    const same = links.find(({ link }) => link.kind === 'same' && !link.isMirrored);
+    const [same, ...moreSame] = links.filter(({ link }) => link.kind === 'same' && !link.isMirrored);
     if (same) {
+      for (const { to, link } of moreSame) witness(same.to, to, link);
       // The largest stands for all of them.
       if (area(file) > area(same.to.files[0] as FamilyFile)) same.to.files.unshift(file);
       else same.to.files.push(file);
+      if (same.to.files.length === 2) this.fresh.add(same.to);
       this.groupOf.set(file.id, same.to);
       return;
     }
-    this.open({ files: [file], links }, print);
+    const group = { files: [file], links };
+    this.fresh.add(group);
+    this.open(group, print);
+  }
+
+  /**
+   * Files that stand alone after all were placed: they came first, and what was placed after them may not have known
+   * them again, though they know it. To be looked at again, one by one.
+   */
+  lonely(): string[] {
+    const linked = new Set(this.groups.flatMap(({ links }) => links.map(({ to }) => to)));
+    const alone = this.groups.filter(
+      (group) => group.files.length === 1 && group.links.length === 0 && !linked.has(group),
+    );
+    return alone.map(({ files }) => (files[0] as FamilyFile).id);
+  }
+
+  /** Holds a lonely file against the groups that stand in several files. */
+  lookAgain(id: string): void {
+    const group = this.groupOf.get(id);
+    if (!group) return;
+    const print = this.load(id);
+    const others = this.index.find(print, MOST).flatMap((candidate) => {
+      const to = this.groups[candidate.picture] as Group;
+      const isWorth = to !== group && to.files.length > 1 && (this.fresh.has(group) || this.fresh.has(to));
+      if (!isWorth || this.areApart(group, to)) return [];
+      return [{ candidate, group: to, print: this.load((to.files[0] as FamilyFile).id) }];
+    });
+    for (const { to, link } of linksTo(print, others)) group.links.push({ to: to.group, link, witnesses: 0 });
   }
 
   private open(group: Group, looks: Searchable): void {
@@ -166,17 +216,17 @@ export class FamilyBuilder {
 
   /** For every group the one whose family it belongs to. */
   private settle(): Map<Group, Settled> {
-    const links = new Map<Group, { to: Group; link: Link }[]>(this.groups.map((group) => [group, []]));
+    const links = new Map<Group, GroupLink[]>(this.groups.map((group) => [group, []]));
     for (const group of this.groups) {
-      for (const { to, link } of group.links) {
-        links.get(group)?.push({ to, link });
-        links.get(to)?.push({ to: group, link: { ...link, own: link.other, other: link.own } });
+      for (const { to, link, witnesses } of group.links) {
+        links.get(group)?.push({ to, link, witnesses });
+        links.get(to)?.push({ to: group, link: { ...link, own: link.other, other: link.own }, witnesses });
       }
     }
     const settled = new Map<Group, Settled>();
     for (const group of [...this.groups].sort((a, b) => weight(b) - weight(a))) {
       const best = (links.get(group) ?? [])
-        .filter(({ to, link }) => settled.get(to)?.root === to && mayJoin(group, to, link))
+        .filter((one) => settled.get(one.to)?.root === one.to && mayJoin(group, one))
         .sort((a, b) => b.link.score - a.link.score)[0];
       settled.set(group, best ? { root: best.to, link: best.link } : { root: group, link: SELF });
     }
@@ -205,9 +255,17 @@ interface Settled {
  * Two groups that each stand in several files are two pictures that look alike, unless one is plainly cut from the
  * other: what is laid over a picture is laid over one file of it.
  */
-function mayJoin(group: Group, to: Group, link: Link): boolean {
-  if (group.files.length === 1 || to.files.length === 1) return true;
+function mayJoin(group: Group, { to, link, witnesses }: GroupLink): boolean {
+  const fewest = Math.min(group.files.length, to.files.length);
+  if (fewest === 1 || (witnesses > 1 && witnesses >= WITNESSES * (fewest - 1))) return true;
   return link.kind !== 'over' && link.isClose;
+}
+
+/** A file of the one group shows the very same as the other group, too. */
+function witness(one: Group, other: Group, link: Link): void {
+  const known = one.links.find(({ to }) => to === other) ?? other.links.find(({ to }) => to === one);
+  if (known) known.witnesses++;
+  else one.links.push({ to: other, link, witnesses: 1 });
 }
 
 function weight({ files }: Group): number {

@@ -22,8 +22,8 @@ export interface Link {
 }
 
 /** What detail must agree on, and how much of it may differ, for each kind of link. */
-const SAME = { agreement: 0.6, contradicted: 0.035, oneSided: 0.12, light: 0 };
-const PART = { agreement: 0.55, contradicted: 0.16, oneSided: 0.3, light: 0.6 };
+const SAME = { agreement: 0.6, contradicted: 0.012, oneSided: 0.12, light: 0 };
+const PART = { agreement: 0.55, contradicted: 0.13, oneSided: 0.3, light: 0.6 };
 /** Smooth pictures have little detail to agree on; their light and shade must, then. */
 const SMOOTH_PART = { agreement: 0.5, contradicted: 0.05, oneSided: 0.5, light: 0.95 };
 const OVER = { agreement: 0.6, contradicted: 0.25, oneSided: 0.5, light: 0.7 };
@@ -31,13 +31,17 @@ const SMOOTH_OVER = { agreement: 0.2, contradicted: 0.25, oneSided: 0.6, light: 
 /** Share of the common part that may have another colour, and where something is laid over it. */
 const RECOLOURED = 0.08;
 const RECOLOURED_OVER = 0.2;
-/** Detail of a link between pictures that each stand in several files. */
-const CLOSE = { agreement: 0.8, contradicted: 0.05 };
+/**
+ * Detail of a link between pictures that each stand in several files: translations of one drawing differ in a few
+ * words, files of one picture in nothing.
+ */
+const CLOSE = { agreement: 0.8, contradicted: 0.02, oneSided: 0.06 };
 /** What is laid over a picture adds structure to it and takes next to none away. */
 const TAKEN_AWAY = 0.02;
 /** Tiles whose structure may be another one in the same place, by chance of compression or of the frame's edge. */
 const REPLACED = 1;
 const REPLACED_OVER = 4;
+const REPLACED_PART = 10;
 /** Tiles below which detail says too little, and light and shade must agree nearly wholly. */
 const FEW_TILES = 6;
 const FLAT_AGREEMENT = 0.98;
@@ -82,7 +86,11 @@ export function judged(own: Looks, other: Looks, frame: Frame, isMirrored: boole
   const link = (kind: Link['kind']): Link => ({
     ...{ kind, isMirrored, own: common.own, other: common.other },
     score: Math.max(0, detail.tiles < FEW_TILES ? light : detail.agreement),
-    isClose: detail.agreement >= CLOSE.agreement && detail.contradicted <= CLOSE.contradicted,
+    isClose:
+      detail.agreement >= CLOSE.agreement &&
+      detail.contradicted <= CLOSE.contradicted &&
+      detail.onlyFirst + detail.onlySecond <= CLOSE.oneSided &&
+      detail.replaced <= REPLACED,
   });
   const isColoured = recoloured <= RECOLOURED;
   const oneSided = detail.onlyFirst + detail.onlySecond;
@@ -93,7 +101,10 @@ export function judged(own: Looks, other: Looks, frame: Frame, isMirrored: boole
     detail.contradicted <= wanted.contradicted &&
     oneSided <= wanted.oneSided &&
     light >= wanted.light;
-  if (!isWhole) return isColoured && (keeps(PART) || keeps(SMOOTH_PART)) ? link('part') : null;
+  if (!isWhole) {
+    const isPart = detail.replaced <= REPLACED_PART && (keeps(PART) || keeps(SMOOTH_PART));
+    return isColoured && isPart ? link('part') : null;
+  }
   if (isColoured && detail.replaced <= REPLACED && keeps(SAME)) return link('same');
   const isAdded =
     detail.replaced <= REPLACED_OVER && Math.min(detail.onlyFirst, detail.onlySecond) <= TAKEN_AWAY;

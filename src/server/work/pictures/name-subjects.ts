@@ -94,6 +94,7 @@ export async function removeSubject(db: Database, actor: Actor, siteId: number, 
 /**
  * Says that pictures show a subject, or do not.
  *
+ * @returns the pictures of which that is new
  * @throws ProblemError `PICTURE_GONE`, `SUBJECT_GONE`
  */
 export async function showSubject(
@@ -101,7 +102,7 @@ export async function showSubject(
   actor: Actor,
   siteId: number,
   input: { readonly ids: readonly number[]; readonly subjectId: number; readonly isShown: boolean },
-): Promise<void> {
+): Promise<number[]> {
   requireRole(actor, TEACHERS, 'say what a picture shows');
   const schema = Joi.object<typeof input>({
     ids: IDS,
@@ -117,7 +118,8 @@ export async function showSubject(
     [siteId, subjectId],
   );
   if (!subjects[0]) throw gone();
-  const known = await picturesOf(db, siteId, ids);
+  const showing = new Set(await picturesShowing(db, subjectId));
+  const known = (await picturesOf(db, siteId, ids)).filter((id) => showing.has(id) !== isShown);
   if (isShown) {
     await db.pool.query(
       `insert into picture_subjects (site_id, sha256, subject_id, said_by)
@@ -139,6 +141,7 @@ export async function showSubject(
     verb: isShown ? 'say that pictures show' : 'say that pictures do not show',
     details: `${subjects[0].name}: ${known.length}`,
   });
+  return known;
 }
 
 async function picturesShowing({ pool }: Database, subjectId: number): Promise<number[]> {

@@ -42,6 +42,10 @@ export async function placeFamilies(db: Database, siteId: number): Promise<numbe
     // Comparing keeps this process busy; its other jobs and its signals get their turn between two pictures.
     await setImmediate();
   }
+  for (const id of builder.lonely()) {
+    builder.lookAgain(id);
+    await setImmediate();
+  }
   const families = builder.families();
   const client = await db.pool.connect();
   try {

@@ -11,9 +11,16 @@ import { logEvent } from '../log-event';
 import { IDS, picturesOf, TEACHERS } from './chosen-pictures';
 import { judgePictures } from './judge-pictures';
 
+/** What held of a picture before somebody said something else, to be said again where that is taken back. */
+export interface Before<T> {
+  readonly id: number;
+  readonly was: T | null;
+}
+
 /**
  * Says of pictures that they are leftovers of a template, or are not; `null` takes back what was said.
  *
+ * @returns what was said of each before
  * @throws ProblemError `PICTURE_GONE`, `PICTURE_INPUT`
  */
 export async function teachPlaceholder(
@@ -21,7 +28,7 @@ export async function teachPlaceholder(
   actor: Actor,
   siteId: number,
   input: { readonly ids: readonly number[]; readonly teaching: Teaching | null },
-): Promise<void> {
+): Promise<Before<Teaching>[]> {
   requireRole(actor, TEACHERS, 'say what a picture is');
   const schema = Joi.object<typeof input>({
     ids: IDS,
@@ -32,6 +39,11 @@ export async function teachPlaceholder(
     what: 'Nothing was changed.',
   });
   const known = await picturesOf(db, siteId, ids);
+  const { rows: before } = await db.pool.query<Before<Teaching>>(
+    `select v.id, (select t.teaching from teachings t join files f on f.site_id = t.site_id and f.sha256 = t.sha256
+       where t.site_id = $1 and f.picture_id = v.id limit 1) as was from unnest($2::int[]) as v(id)`,
+    [siteId, known],
+  );
   await db.pool.query(
     `delete from teachings t using files f where t.site_id = $1 and f.site_id = $1 and f.sha256 = t.sha256 and f.picture_id = any($2::int[])`,
     [siteId, known],
@@ -50,19 +62,29 @@ export async function teachPlaceholder(
     verb: 'say what a picture is',
     details: `${known.length}: ${teaching ?? 'taken back'}`,
   });
+  return before;
 }
 
-/** Settles what pictures show; `null` leaves it to be guessed again. @throws ProblemError as above */
+/**
+ * Settles what pictures show; `null` leaves it to be guessed again.
+ *
+ * @returns what was settled of each before
+ * @throws ProblemError as above
+ */
 export async function settleKind(
   db: Database,
   actor: Actor,
   siteId: number,
   input: { readonly ids: readonly number[]; readonly kind: PictureKind | null },
-): Promise<void> {
+): Promise<Before<PictureKind>[]> {
   requireRole(actor, TEACHERS, 'say what a picture shows');
   const schema = Joi.object<typeof input>({ ids: IDS, kind: Joi.valid(...PICTURE_KINDS, null).required() });
   const { ids, kind } = checkedInput(schema, input, { code: 'PICTURE_INPUT', what: 'Nothing was changed.' });
   const known = await picturesOf(db, siteId, ids);
+  const { rows: before } = await db.pool.query<Before<PictureKind>>(
+    'select id, case when is_kind_settled then kind end as was from pictures where id = any($1::int[])',
+    [known],
+  );
   await db.pool.query(
     `update pictures set is_kind_settled = $3::text is not null, kind = $3, kind_reason = case when $3::text is null then '' else $4 end
      where site_id = $1 and id = any($2::int[])`,
@@ -74,6 +96,7 @@ export async function settleKind(
     verb: 'settle kind',
     details: `${known.length}: ${kind ?? 'guessed again'}`,
   });
+  return before;
 }
 
 interface Correction {

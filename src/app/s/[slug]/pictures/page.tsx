@@ -1,9 +1,15 @@
+import Link from 'next/link';
+import { narrowingChoices, narrowingOf, readingOf } from '@/app/_data/picture-narrowing';
 import {
   listPictures,
   PICTURE_FILTERS,
   PICTURE_ORDERS,
+  PICTURE_VIEWS,
   type PictureFilter,
   type PictureOrder,
+  type PictureRow as Row,
+  type PictureView,
+  type ShownPlacement,
 } from '@/app/_data/pictures';
 import { hrefWith, listQuery, type SearchParams } from '@/app/_data/query';
 import { siteBySlug } from '@/app/_data/site';
@@ -11,6 +17,10 @@ import { Choices } from '@/ui/choices';
 import { Empty } from '@/ui/empty';
 import { Pager } from '@/ui/pager';
 import { currentActor } from '@/app/_data/session';
+import { BulkBar } from './bulk-bar';
+import { ChooseAll, Choosing, type Choosable } from './choosing';
+import { ContactSheet } from './contact-sheet';
+import { Narrowed, NarrowForm } from './narrow-form';
 import { PictureRow } from './picture-row';
 
 export const metadata = { title: 'Pictures' };
@@ -31,6 +41,15 @@ const ORDER_NAME: Readonly<Record<PictureOrder, string>> = {
   weight: 'By weight',
 };
 
+const VIEW_NAME: Readonly<Record<PictureView, string>> = { list: 'Places', contact: 'Contact sheet' };
+
+/** What of a sheet can be chosen: pictures that were read. */
+function choosable(rows: readonly Row[]): Choosable[] {
+  return rows.flatMap(({ picture_id: id, id: fileId, sha256, path }) =>
+    id !== null && sha256 !== null ? [{ id, fileId, sha256, name: path.split('/').at(-1) ?? path }] : [],
+  );
+}
+
 export default async function PicturesPage({
   params,
   searchParams,
@@ -42,20 +61,23 @@ export default async function PicturesPage({
   const { given, query, section, sheet } = await listQuery(searchParams);
   const filter = PICTURE_FILTERS.find((name) => name === given('show')) ?? 'all';
   const order = PICTURE_ORDERS.find((name) => name === given('order')) ?? 'places';
-  const { rows, counts, contexts, sheets } = await listPictures(site.id, {
-    filter,
-    order,
-    query,
-    section,
-    sheet,
-  });
+  const view = PICTURE_VIEWS.find((name) => name === given('view')) ?? 'list';
+  const narrowing = narrowingOf(given);
+  const [{ rows, counts, contexts, sheets }, choices, reading] = await Promise.all([
+    listPictures(site.id, { filter, order, query, section, sheet, narrowing, view }),
+    narrowingChoices(site.id),
+    readingOf(site.id),
+  ]);
   const actor = await currentActor();
+  const mayTeach = actor?.role === 'maintainer' || actor?.role === 'owner';
   const root = `/s/${site.slug}/pictures`;
   const now = {
     q: query,
     section,
     show: filter === 'all' ? null : filter,
     order: order === 'places' ? null : order,
+    view: view === 'list' ? null : view,
+    ...narrowing,
   };
   return (
     <main className="min-h-[calc(100vh-46px)]">
@@ -68,6 +90,7 @@ export default async function PicturesPage({
           counts={counts}
           hrefOf={(name) => hrefWith(root, { ...now, show: name === 'all' ? null : name })}
         />
+        <NarrowForm root={root} now={now} narrowing={narrowing} choices={choices} />
         <span className="ml-auto" />
         <Choices
           names={PICTURE_ORDERS}
@@ -75,7 +98,29 @@ export default async function PicturesPage({
           chosen={order}
           hrefOf={(name) => hrefWith(root, { ...now, order: name === 'places' ? null : name })}
         />
+        <span className="mx-1 h-5 border-l border-line" aria-hidden />
+        <Choices
+          names={PICTURE_VIEWS}
+          labels={VIEW_NAME}
+          chosen={view}
+          hrefOf={(name) => hrefWith(root, { ...now, view: name === 'list' ? null : name })}
+        />
       </div>
+      <p className="flex gap-4 border-b border-line-2 bg-sheet px-5 py-1.5 text-sm">
+        <Link href={`${root}/titles`} className="text-green">
+          Tidy titles
+        </Link>
+        <Link href={`/s/${site.slug}/subjects`} className="text-green">
+          People, places, things
+        </Link>
+      </p>
+      <Narrowed root={root} now={now} narrowing={narrowing} choices={choices} />
+      {reading.read < reading.all ? (
+        <p role="status" className="border-b border-line-2 bg-sheet px-5 py-2 text-ink-2">
+          The pictures are being read: {reading.read.toLocaleString('en')} of{' '}
+          {reading.all.toLocaleString('en')}. Their families and ages follow.
+        </p>
+      ) : null}
       {query ? (
         <p className="border-b border-line-2 bg-sheet px-5 py-2 text-ink-2 lg:mr-[292px]">
           With “{query}” in the file’s name, its words or its pages.{' '}
@@ -84,43 +129,77 @@ export default async function PicturesPage({
           </a>
         </p>
       ) : null}
-      {rows.length === 0 ? (
-        <div className="bg-sheet lg:mr-[292px]">
-          <Empty head="No picture here">
-            {filter === 'all' && !query
-              ? 'The survey that reads the site has not finished, or it found no pictures: see Surveys.'
-              : 'Nothing on this site answers to that. Choose another filter.'}
-          </Empty>
-        </div>
-      ) : (
-        <>
-          <div
-            aria-hidden
-            className="grid grid-cols-[112px_minmax(0,1fr)_130px_110px_92px] gap-4 border-b border-line bg-sheet px-5 py-2 text-sm text-ink-2 max-lg:hidden lg:mr-[292px]"
-          >
-            <span />
-            <span>Picture</span>
-            <span>Taken</span>
-            <span>Size</span>
-            <span className="text-right">Places</span>
+      <Choosing items={mayTeach ? choosable(rows) : []}>
+        {rows.length === 0 ? (
+          <div className="bg-sheet lg:mr-[292px]">
+            <Empty head="No picture here">
+              {filter === 'all' && !query
+                ? 'The survey that reads the site has not finished, or nothing on this site answers to that: see Surveys.'
+                : 'Nothing on this site answers to that. Choose another filter.'}
+            </Empty>
           </div>
-          <ul>
-            {rows.map((row) => (
-              <PictureRow
-                key={row.id}
-                slug={site.slug}
-                mayTeach={actor?.role === 'maintainer' || actor?.role === 'owner'}
-                isCounted={site.reachFrom !== null}
-                row={row}
-                placements={contexts.get(row.id) ?? []}
-              />
-            ))}
-          </ul>
-        </>
-      )}
-      <div className="bg-sheet lg:mr-[292px]">
-        <Pager sheet={sheet} sheets={sheets} hrefOf={(to) => hrefWith(root, { ...now, sheet: to })} />
-      </div>
+        ) : null}
+        {rows.length > 0 ? (
+          <Sheet
+            slug={site.slug}
+            view={view}
+            rows={rows}
+            contexts={contexts}
+            mayTeach={mayTeach}
+            isCounted={site.reachFrom !== null}
+          />
+        ) : null}
+        <div className={view === 'list' ? 'bg-sheet lg:mr-[292px]' : 'bg-sheet'}>
+          <Pager sheet={sheet} sheets={sheets} hrefOf={(to) => hrefWith(root, { ...now, sheet: to })} />
+        </div>
+        {mayTeach ? <BulkBar slug={site.slug} subjects={choices.subjects} /> : null}
+      </Choosing>
     </main>
+  );
+}
+
+interface SheetProps {
+  slug: string;
+  view: PictureView;
+  rows: readonly Row[];
+  contexts: ReadonlyMap<number, readonly ShownPlacement[]>;
+  mayTeach: boolean;
+  isCounted: boolean;
+}
+
+/** The pictures of one sheet, as rows that unfold to their places or side by side. */
+function Sheet({ slug, view, rows, contexts, mayTeach, isCounted }: SheetProps) {
+  if (view === 'contact')
+    return (
+      <>
+        {mayTeach ? (
+          <div className="border-b border-line bg-sheet px-5 py-2 text-sm text-ink-2">
+            <ChooseAll />
+          </div>
+        ) : null}
+        <ContactSheet slug={slug} rows={rows} mayChoose={mayTeach} />
+      </>
+    );
+  return (
+    <>
+      <div className="grid grid-cols-[112px_minmax(0,1fr)_130px_110px_92px] gap-4 border-b border-line bg-sheet px-5 py-2 text-sm text-ink-2 max-lg:hidden lg:mr-[292px]">
+        {mayTeach ? <ChooseAll /> : <span />}
+        <span aria-hidden>Picture</span>
+        <span aria-hidden>Taken</span>
+        <span aria-hidden>Size</span>
+        <span aria-hidden className="text-right">
+          Places
+        </span>
+      </div>
+      <ul>
+        {rows.map((row) => (
+          <PictureRow
+            key={row.id}
+            {...{ slug, row, mayTeach, isCounted }}
+            placements={contexts.get(row.id) ?? []}
+          />
+        ))}
+      </ul>
+    </>
   );
 }

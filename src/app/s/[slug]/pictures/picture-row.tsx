@@ -10,6 +10,7 @@ import { CutOut } from '@/ui/cut-out';
 import { bytesText, count, pixelsText, placeText, reachText } from '@/ui/format';
 import { Mat } from '@/ui/mat';
 import { ORIGIN } from '@/ui/date-words';
+import { ChooseBox } from './choosing';
 import { PictureNotes } from './picture-notes';
 
 interface PictureRowProps {
@@ -40,15 +41,22 @@ export function PictureRow({ slug, isCounted, row, placements, mayTeach }: Pictu
           className={`border-b border-l-[3px] border-b-line-2 ${isOpen ? 'border-l-green bg-tint' : 'border-l-transparent bg-sheet'}`}
         >
           <div className="grid grid-cols-[112px_minmax(0,1fr)_130px_110px_92px] gap-4 py-3 pr-5 pl-[17px] max-sm:grid-cols-[112px_minmax(0,1fr)_48px] max-sm:gap-3 max-sm:pr-3">
-            <Link href={record} tabIndex={-1} aria-hidden>
-              <Mat src={src} alt="" width={112} height={76} />
-            </Link>
+            <div className="relative">
+              <Link href={record} tabIndex={-1} aria-hidden>
+                <Mat src={src} alt="" width={112} height={76} />
+              </Link>
+              {mayTeach && row.picture_id !== null && row.sha256 ? (
+                <span className="absolute top-1 left-1 flex rounded-sm bg-sheet p-0.5">
+                  <ChooseBox id={row.picture_id} name={name} record={record} />
+                </span>
+              ) : null}
+            </div>
             <div className="min-w-0">
               <Link
                 href={record}
-                className={`block truncate font-serif text-lg font-semibold ${row.words ? '' : 'text-ink-3 italic'}`}
+                className={`block truncate font-serif text-lg font-semibold ${(row.title ?? row.words) ? '' : 'text-ink-3 italic'}`}
               >
-                {row.words ?? 'no words yet'}
+                {row.title ?? row.words ?? 'no words yet'}
               </Link>
               <p className="truncate text-sm text-ink-2" title={row.path}>
                 {name}

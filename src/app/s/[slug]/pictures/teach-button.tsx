@@ -24,7 +24,12 @@ export function TeachButton({ slug, ids, teaching, children }: TeachButtonProps)
         type="button"
         disabled={isBusy}
         className="rounded-sm text-ink-2 underline decoration-line underline-offset-2 disabled:opacity-55"
-        onClick={() => start(async () => setProblem(await teach(slug, ids, teaching)))}
+        onClick={() =>
+          start(async () => {
+            const outcome = await teach(slug, ids, teaching);
+            setProblem(outcome.ok ? null : outcome.problem);
+          })
+        }
       >
         {children}
       </button>

@@ -4,7 +4,7 @@ import { useState, useTransition } from 'react';
 import type { Problem } from '@/core/problem';
 import { Button } from '@/ui/button';
 import { ProblemText } from '@/ui/problem-text';
-import { putApart } from '../actions';
+import { correct } from '../actions';
 
 interface ApartButtonProps {
   slug: string;
@@ -27,7 +27,7 @@ export function ApartButton({ slug, a, b, name }: ApartButtonProps) {
       aria-label={`${name} is another picture`}
       onClick={() =>
         start(async () => {
-          const found = await putApart(slug, a, b);
+          const found = await correct(slug, 'apart', a, b);
           setProblem(found);
           setSaid(!found);
         })

@@ -1,19 +1,22 @@
 import Link from 'next/link';
 import { notFound } from 'next/navigation';
+import { historyOf } from '@/app/_data/picture-history';
 import { pictureById } from '@/app/_data/pictures';
 import { requireActor } from '@/app/_data/session';
 import { siteBySlug } from '@/app/_data/site';
+import { subjectsOf } from '@/app/_data/subjects';
 import { dayOfMs } from '@/core/dating/day';
-import { spanText } from '@/core/dating/shelf-life';
-import { buttonClass } from '@/ui/button';
 import { CutOut } from '@/ui/cut-out';
 import { Empty } from '@/ui/empty';
-import { bytesText, count, pixelsText, reachText } from '@/ui/format';
-import { Mat } from '@/ui/mat';
+import { changedText } from '@/ui/date-words';
+import { Note } from '@/ui/note';
 import { Dates } from './dates';
 import { Family } from './family';
+import { History } from './history';
 import { Leftover } from './leftover';
+import { RecordHead } from './record-head';
 import { WhatItShows } from './what-it-shows';
+import { WhoAndWhat } from './who-and-what';
 import { WordsMargin } from './words-margin';
 
 export const metadata = { title: 'Picture' };
@@ -28,10 +31,14 @@ export default async function PictureRecord({ params }: { params: Promise<{ slug
   const mayTeach = actor.role === 'maintainer' || actor.role === 'owner';
   const today = dayOfMs(new Date().getTime());
   const standing = placements.filter(({ dormant }) => !dormant);
-  const dormant = placements.length - standing.length;
-  const pages = new Set(standing.map(({ pagePath }) => pagePath)).size;
-  const name = file.path.split('/').at(-1) ?? file.path;
-  const src = file.sha256 ? `/s/${slug}/image/${file.sha256}` : null;
+  const [history, subjects] = await Promise.all([
+    historyOf(
+      site.id,
+      family.map(({ path }) => path),
+      family.flatMap(({ sha256 }) => sha256 ?? []),
+    ),
+    picture ? subjectsOf(site.id, picture.id) : [],
+  ]);
   return (
     <main className="grid min-h-[calc(100vh-46px)] grid-cols-[minmax(0,1fr)_292px] max-lg:grid-cols-1">
       <div className="bg-sheet px-5 py-3">
@@ -41,42 +48,7 @@ export default async function PictureRecord({ params }: { params: Promise<{ slug
           </Link>{' '}
           / {file.path}
         </p>
-        <div className="mt-3 flex gap-5 max-md:flex-col">
-          <Mat src={src ? `${src}?whole` : null} alt={src ? '' : 'missing'} width={420} height={280} />
-          <div className="min-w-0">
-            <h1 className="text-xl font-semibold break-all">{name}</h1>
-            <p className="mt-1 text-ink-2">
-              {pixelsText(file.widthPx, file.heightPx)}
-              {file.sizeBytes === null ? '' : ` · ${bytesText(file.sizeBytes)}`}
-              {file.format ? ` · ${file.format.toUpperCase()}` : ''}
-            </p>
-            <p className="mt-1">
-              {standing.length > 0
-                ? `${count(standing.length, 'place')} on ${count(pages, 'page')}.`
-                : 'It stands on no page.'}
-              {standing.length > 0
-                ? ` Reach: ${reachText(
-                    family.reduce((sum, one) => sum + one.reach, 0),
-                    site.reachFrom !== null,
-                  )}.`
-                : ''}
-              {dormant > 0 ? ` Besides, ${count(dormant, 'style')} that meets nothing names it.` : ''}
-            </p>
-            {picture ? (
-              <p className="mt-1">
-                Taken: {spanText({ from: picture.takenFrom, until: picture.takenUntil })}.
-                {picture.overdue > 1 ? ' It is past its time.' : ''}
-              </p>
-            ) : null}
-            {placements.length > 0 ? (
-              <p className="mt-4">
-                <Link href={`/s/${slug}/pictures/${file.id}/swap`} className={buttonClass('main')}>
-                  Swap this picture
-                </Link>
-              </p>
-            ) : null}
-          </div>
-        </div>
+        <RecordHead {...{ slug, found, mayTeach }} isCounted={site.reachFrom !== null} />
         {picture ? (
           <>
             <h2 className="mt-6 border-b border-line pb-1 text-lg font-semibold">When it was taken</h2>
@@ -105,10 +77,19 @@ export default async function PictureRecord({ params }: { params: Promise<{ slug
             ))}
           </div>
         )}
+        <History slug={slug} lines={history} />
       </div>
       <WordsMargin placements={standing} isMissing={!file.sha256} problem={file.problem}>
         {picture ? (
           <>
+            {picture.changed ? (
+              <Note degree="should" head="what it shows has changed">
+                {changedText(picture.changed, {
+                  taken_from: picture.takenFrom,
+                  taken_until: picture.takenUntil,
+                })}
+              </Note>
+            ) : null}
             <Leftover
               slug={slug}
               pictureId={picture.id}
@@ -125,6 +106,7 @@ export default async function PictureRecord({ params }: { params: Promise<{ slug
               isSettled={picture.isKindSettled}
               maySettle={mayTeach}
             />
+            <WhoAndWhat slug={slug} pictureId={picture.id} subjects={subjects} maySay={mayTeach} />
           </>
         ) : null}
       </WordsMargin>

@@ -22,7 +22,10 @@ export function WhatItShows({ slug, pictureId, kind, reason, isSettled, maySettl
   const [problem, setProblem] = useState<Problem | null>(null);
   const [isBusy, start] = useTransition();
   const choose = (value: string) =>
-    start(async () => setProblem(await settle(slug, [pictureId], (value || null) as PictureKind | null)));
+    start(async () => {
+      const outcome = await settle(slug, [pictureId], (value || null) as PictureKind | null);
+      setProblem(outcome.ok ? null : outcome.problem);
+    });
   return (
     <section>
       <h2 className="text-sm text-ink-2">

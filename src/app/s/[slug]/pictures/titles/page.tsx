@@ -1,0 +1,56 @@
+import Link from 'next/link';
+import { hrefWith, listQuery, type SearchParams } from '@/app/_data/query';
+import { siteBySlug } from '@/app/_data/site';
+import { untitledPictures } from '@/app/_data/subjects';
+import { Empty } from '@/ui/empty';
+import { count } from '@/ui/format';
+import { Pager } from '@/ui/pager';
+import { TitleList } from './title-list';
+
+export const metadata = { title: 'Titles' };
+
+export default async function TitlesPage({
+  params,
+  searchParams,
+}: {
+  params: Promise<{ slug: string }>;
+  searchParams: SearchParams;
+}) {
+  const site = await siteBySlug((await params).slug);
+  const { given, sheet } = await listQuery(searchParams);
+  const of = (given('of') ?? '')
+    .split(',')
+    .map(Number)
+    .filter((id) => Number.isInteger(id) && id > 0);
+  const { rows, total, sheets } = await untitledPictures(site.id, of, sheet);
+  const root = `/s/${site.slug}/pictures`;
+  return (
+    <main className="min-h-[calc(100vh-46px)] bg-sheet">
+      <div className="px-5 py-4">
+        <p className="text-sm text-ink-2">
+          <Link href={root} className="text-green">
+            Pictures
+          </Link>{' '}
+          / Titles
+        </p>
+        <h1 className="mt-1 text-xl font-semibold">
+          {of.length > 0 ? 'Their titles' : `${count(total, 'picture')} without a title`}
+        </h1>
+        <p className="mt-1 max-w-[70ch] text-ink-2">
+          A title is for you: you find the picture by it, and new files are named after it. Readers never see
+          it. What stands here is proposed from the file’s name or its words; only what you keep counts.
+        </p>
+      </div>
+      {rows.length === 0 ? (
+        <Empty head="Every picture has a title">Nothing is left to tidy.</Empty>
+      ) : (
+        <TitleList key={`${of.join()} ${sheet} ${rows[0]?.id}`} slug={site.slug} rows={rows} />
+      )}
+      <Pager
+        sheet={sheet}
+        sheets={sheets}
+        hrefOf={(to) => hrefWith(`${root}/titles`, { of: of.join(',') || null, sheet: to })}
+      />
+    </main>
+  );
+}

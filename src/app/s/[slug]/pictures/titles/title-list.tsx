@@ -1,0 +1,89 @@
+'use client';
+
+import Link from 'next/link';
+import { useState, useTransition } from 'react';
+import type { UntitledRow } from '@/app/_data/subjects';
+import { Answer, type Told } from '@/ui/answer';
+import { Button } from '@/ui/button';
+import { count } from '@/ui/format';
+import { Mat } from '@/ui/mat';
+import { keepTitles } from '../actions';
+
+const FROM = {
+  'file name': 'from the file’s name',
+  caption: 'from its caption',
+  'alt text': 'from its alt text',
+} as const;
+
+/** Titles to be looked through: each can be changed, and those that are ticked are kept together. */
+export function TitleList({ slug, rows }: { slug: string; rows: readonly UntitledRow[] }) {
+  const [titles, setTitles] = useState<ReadonlyMap<number, string>>(
+    new Map(rows.map(({ id, title, proposed }) => [id, title ?? proposed?.title ?? ''])),
+  );
+  const [left, setLeft] = useState<ReadonlySet<number>>(new Set());
+  const [told, setTold] = useState<Told>(null);
+  const [isBusy, start] = useTransition();
+  const kept = rows.filter(({ id }) => !left.has(id) && (titles.get(id) ?? '').trim() !== '');
+  const leave = (id: number, isLeft: boolean) => {
+    const next = new Set(left);
+    if (isLeft) next.add(id);
+    else next.delete(id);
+    setLeft(next);
+  };
+  return (
+    <form
+      onSubmit={(event) => {
+        event.preventDefault();
+        start(async () => {
+          const outcome = await keepTitles(
+            slug,
+            kept.map(({ id }) => ({ id, title: titles.get(id) ?? '' })),
+          );
+          setTold(
+            outcome.ok ? { said: `${count(outcome.value, 'title')} kept.` } : { problem: outcome.problem },
+          );
+        });
+      }}
+    >
+      <div className="sticky top-[46px] z-5 flex items-center gap-4 border-y border-line bg-sheet px-5 py-2">
+        <Button type="submit" weight="main" disabled={isBusy || kept.length === 0}>
+          Keep {count(kept.length, 'title')}
+        </Button>
+        <Answer told={told} />
+      </div>
+      <ul>
+        {rows.map(({ id, fileId, path, sha256, proposed, title }) => {
+          const name = path.split('/').at(-1) ?? path;
+          return (
+            <li key={id} className="flex items-center gap-4 border-b border-line-2 px-5 py-2">
+              <input
+                type="checkbox"
+                className="size-4 accent-green"
+                aria-label={`Keep the title of ${name}`}
+                checked={!left.has(id)}
+                onChange={(event) => leave(id, !event.target.checked)}
+              />
+              <Mat src={`/s/${slug}/image/${sha256}`} alt="" width={96} height={66} />
+              <div className="min-w-0 flex-1">
+                <input
+                  aria-label={`Title of ${name}`}
+                  className="w-full max-w-[560px] rounded-sm border border-ink-3 bg-sheet px-2.5 py-1.5 font-serif text-lg"
+                  maxLength={200}
+                  placeholder="nothing proposes one"
+                  value={titles.get(id) ?? ''}
+                  onChange={(event) => setTitles(new Map(titles).set(id, event.target.value))}
+                />
+                <p className="mt-0.5 truncate text-sm text-ink-2">
+                  <Link href={`/s/${slug}/pictures/${fileId}`} title={path}>
+                    {name}
+                  </Link>
+                  {title === null && proposed ? ` · ${FROM[proposed.from]}` : ''}
+                </p>
+              </div>
+            </li>
+          );
+        })}
+      </ul>
+    </form>
+  );
+}
