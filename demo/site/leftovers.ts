@@ -82,7 +82,7 @@ ${SLIDES.map((n) => `      <li><img src="gallery/slide-${n}.png" alt="" width="4
     <figure><img src="img/breath.jpg" alt="A choir of eighteen before the first note" width="600" height="400"><figcaption>Your caption here</figcaption></figure>` })),
   utf8('choirs/on-the-boat.html', responsivePage('choirs/on-the-boat.html', { title: 'The choir on the boat', body: `    ${figure('img/boat-choir.jpg', 'The Hall Choir on deck', 'The Hall Choir, school year 2018–19', [600, 400])}
     <p>It was so good that it was done again four years later.</p>` })),
-  utf8('tutors/visiting.html', plainPage('tutors/visiting.html', { title: 'Visiting tutors', body: `${figure('img/no-photo.png', 'Hanne Brook', 'Hanne Brook, percussion', [160, 200])}
+  utf8('tutors/visiting.html', plainPage('tutors/visiting.html', { title: 'Visiting tutors', body: `${figure('img/no-photo.png', 'Hanne Brook', 'Hanne Brook, drums', [160, 200])}
 ${figure('img/no-photo.png', 'Tobin Marsh', 'Tobin Marsh, oboe', [160, 200])}
 ${figure('img/brindle.jpg', 'Sela Brindle', 'Sela Brindle, bassoon, in September 2024', [160, 200])}` })),
   utf8('recordings/live.html', responsivePage('recordings/live.html', { title: 'Live', body: `    <video controls poster="img/video-placeholder.png" width="640" height="360"></video>

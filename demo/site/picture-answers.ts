@@ -53,3 +53,13 @@ export function trueDays(): TrueDays[] {
     return from && until ? [{ path, from, until }] : [];
   });
 }
+
+/** The files that show one scene, for every scene: what Ibidem should take for one picture. */
+export function trueFamilies(): string[][] {
+  const byScene = new Map<string, string[]>();
+  for (const { path, scene } of ALL_PICTURES) byScene.set(scene, [...(byScene.get(scene) ?? []), path]);
+  byScene
+    .get(ALL_PICTURES.find(({ path }) => path === 'img/hall-choir.jpg')?.scene ?? '')
+    ?.push('img/hall-choir copy.jpg');
+  return [...byScene.values()];
+}

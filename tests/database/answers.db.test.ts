@@ -2,7 +2,7 @@
 import { join } from 'node:path';
 import { beforeAll, describe, expect, it } from 'vitest';
 import { generateSite } from '@demo/site/generate';
-import { LEFTOVERS, PAST_THEIR_TIME, trueDays } from '@demo/site/picture-answers';
+import { LEFTOVERS, PAST_THEIR_TIME, trueDays, trueFamilies } from '@demo/site/picture-answers';
 import { dayOf } from '@/core/dating/day';
 import { judgePictures } from '@/server/work/pictures/judge-pictures';
 import { connected } from '../fixtures/connected';
@@ -59,7 +59,27 @@ const dayOfText = (text: string) => {
   return dayOf(year ?? 0, month ?? 0, date ?? 0) as number;
 };
 
+/** Every two of some files, as one text each. */
+const pairsOf = (paths: readonly string[]) =>
+  paths.flatMap((a, n) => paths.slice(n + 1).map((b) => (a < b ? `${a} ${b}` : `${b} ${a}`)));
+
 describe('what is told of the pictures of the demo site', () => {
+  it('puts files together that show one scene, and no others', () => {
+    const truth = new Set(trueFamilies().flatMap(pairsOf));
+    const found = new Set(told.flatMap(({ paths }) => pairsOf(paths)));
+    const wrong = [...found].filter((pair) => !truth.has(pair));
+    const missed = [...truth].filter((pair) => !found.has(pair));
+    const precision = 1 - wrong.length / found.size;
+    const recall = 1 - missed.length / truth.size;
+    console.log(`families: precision ${precision.toFixed(3)}, recall ${recall.toFixed(3)}`, {
+      wrong,
+      missed,
+    });
+    expect(truth.size).toBeGreaterThan(50);
+    expect(precision).toBeGreaterThanOrEqual(0.998);
+    expect(recall).toBeGreaterThanOrEqual(WANTED);
+  });
+
   it('names the leftovers of the template, each with what speaks for it', () => {
     const found = told.filter((one) => one.is_placeholder && one.pages > 0);
     const { precision, recall } = measure('leftovers', found, LEFTOVERS);

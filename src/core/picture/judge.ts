@@ -26,6 +26,15 @@ const SAME = { agreement: 0.6, contradicted: 0.012, oneSided: 0.12, light: 0 };
 const PART = { agreement: 0.55, contradicted: 0.13, oneSided: 0.3, light: 0.6 };
 /** Smooth pictures have little detail to agree on; their light and shade must, then. */
 const SMOOTH_PART = { agreement: 0.5, contradicted: 0.05, oneSided: 0.5, light: 0.95 };
+/** Grain and compression put structure into one of them where the other is smooth; nothing else may differ, then. */
+const GRAINY_PART = { agreement: 0.65, contradicted: 0.01, oneSided: 0.7, light: 0.95 };
+/**
+ * Two cuttings of which neither holds the other: a shoulder may look like a bell, so that next to all must agree, and
+ * there must be much of it.
+ */
+const OVERLAP = { agreement: 0.9, contradicted: 0.02, oneSided: 0.05, light: 0.9 };
+const HELD = 0.85;
+const OVERLAP_TILES = 60;
 const OVER = { agreement: 0.6, contradicted: 0.25, oneSided: 0.5, light: 0.7 };
 const SMOOTH_OVER = { agreement: 0.2, contradicted: 0.25, oneSided: 0.6, light: 0.93 };
 /** Share of the common part that may have another colour, and where something is laid over it. */
@@ -102,7 +111,10 @@ export function judged(own: Looks, other: Looks, frame: Frame, isMirrored: boole
     oneSided <= wanted.oneSided &&
     light >= wanted.light;
   if (!isWhole) {
-    const isPart = detail.replaced <= REPLACED_PART && (keeps(PART) || keeps(SMOOTH_PART));
+    const isHeld = Math.max(areaOf(common.own), areaOf(common.other)) >= HELD;
+    const isPart = isHeld
+      ? detail.replaced <= REPLACED_PART && [PART, SMOOTH_PART, GRAINY_PART].some(keeps)
+      : detail.tiles >= OVERLAP_TILES && keeps(OVERLAP);
     return isColoured && isPart ? link('part') : null;
   }
   if (isColoured && detail.replaced <= REPLACED && keeps(SAME)) return link('same');
@@ -110,6 +122,8 @@ export function judged(own: Looks, other: Looks, frame: Frame, isMirrored: boole
     detail.replaced <= REPLACED_OVER && Math.min(detail.onlyFirst, detail.onlySecond) <= TAKEN_AWAY;
   return isAdded && (keeps(OVER) || keeps(SMOOTH_OVER)) ? link('over') : null;
 }
+
+const areaOf = ({ width, height }: Rect) => width * height;
 
 interface Limits {
   readonly agreement: number;

@@ -23,7 +23,7 @@ interface BulkBarProps {
   subjects: readonly NamedSubject[];
 }
 
-const SELECT = 'rounded-sm border border-ink-3 bg-sheet px-2 py-1.5';
+const SELECT = 'max-w-[184px] rounded-sm border border-ink-3 bg-sheet px-2 py-1.5';
 
 function KindChoice({ isBusy, onChoose }: { isBusy: boolean; onChoose: (kind: PictureKind) => void }) {
   return (

@@ -61,7 +61,7 @@ export function ContactSheet({ slug, rows, mayChoose }: ContactSheetProps) {
                   ? ''
                   : spanText({ from: row.taken_from, until: row.taken_until })}
               </span>
-              {marked ? <strong className={marked.look}>{marked.text}</strong> : null}
+              {marked ? <strong className={`shrink-0 ${marked.look}`}>{marked.text}</strong> : null}
             </p>
           </li>
         );

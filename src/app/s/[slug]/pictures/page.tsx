@@ -91,6 +91,20 @@ export default async function PicturesPage({
           hrefOf={(name) => hrefWith(root, { ...now, show: name === 'all' ? null : name })}
         />
         <NarrowForm root={root} now={now} narrowing={narrowing} choices={choices} />
+      </div>
+      <div className="flex flex-wrap items-center gap-2 border-b border-line-2 bg-sheet px-5 py-2">
+        <Choices
+          names={PICTURE_VIEWS}
+          labels={VIEW_NAME}
+          chosen={view}
+          hrefOf={(name) => hrefWith(root, { ...now, view: name === 'list' ? null : name })}
+        />
+        <Link href={`${root}/titles`} className="ml-3 text-green">
+          Tidy titles
+        </Link>
+        <Link href={`/s/${site.slug}/subjects`} className="ml-2 text-green">
+          People, places, things
+        </Link>
         <span className="ml-auto" />
         <Choices
           names={PICTURE_ORDERS}
@@ -98,22 +112,7 @@ export default async function PicturesPage({
           chosen={order}
           hrefOf={(name) => hrefWith(root, { ...now, order: name === 'places' ? null : name })}
         />
-        <span className="mx-1 h-5 border-l border-line" aria-hidden />
-        <Choices
-          names={PICTURE_VIEWS}
-          labels={VIEW_NAME}
-          chosen={view}
-          hrefOf={(name) => hrefWith(root, { ...now, view: name === 'list' ? null : name })}
-        />
       </div>
-      <p className="flex gap-4 border-b border-line-2 bg-sheet px-5 py-1.5 text-sm">
-        <Link href={`${root}/titles`} className="text-green">
-          Tidy titles
-        </Link>
-        <Link href={`/s/${site.slug}/subjects`} className="text-green">
-          People, places, things
-        </Link>
-      </p>
       <Narrowed root={root} now={now} narrowing={narrowing} choices={choices} />
       {reading.read < reading.all ? (
         <p role="status" className="border-b border-line-2 bg-sheet px-5 py-2 text-ink-2">
