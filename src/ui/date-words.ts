@@ -1,6 +1,7 @@
 import type { DateOrigin } from '@/core/dating/date-evidence';
 import type { ChangedSubject, SubjectKind } from '@/core/dating/changed-subject';
-import { spanText, type PictureKind } from '@/core/dating/shelf-life';
+import { spanText, type PictureKind, type ShelfLife } from '@/core/dating/shelf-life';
+import { count } from './format';
 
 /** How a screen says where a date comes from. */
 export const ORIGIN: Readonly<Record<DateOrigin, string>> = {
@@ -45,12 +46,12 @@ export function changedText(
   return certainty === 'certain' ? `${how} Taken: ${taken}.` : `${how} Taken: ${taken}, perhaps before that.`;
 }
 
-/** How long each stays current, in words. */
-export const LIFE_WORDS: Readonly<Record<PictureKind, string>> = {
-  portrait: 'Portraits stay current four years.',
-  'class group': 'A class or group is another one after its school year.',
-  event: 'Events stay current to the end of the next school year.',
-  building: 'Buildings and rooms stay current eight years.',
-  product: 'Products stay current three years.',
-  evergreen: 'It does not age.',
-};
+/** How long something stays current, as a part of a sentence: “current for 4 years”. */
+export function lifeText(life: ShelfLife): string {
+  if (life.unit === 'forever') return 'does not age';
+  if (life.unit === 'years') return `current for ${count(life.count, 'year')}`;
+  if (life.count === 0) return 'current to the end of its school year';
+  return life.count === 1
+    ? 'current to the end of the next school year'
+    : `current for ${life.count} school years after its own`;
+}

@@ -3,9 +3,11 @@ import { join } from 'node:path';
 import sharp from 'sharp';
 import { beforeEach, describe, expect, it } from 'vitest';
 import { portrait, river, sample, stage } from '@demo/site/scenes';
+import type { ShelfLife } from '@/core/dating/shelf-life';
 import { problemOf } from '@/server/problem-error';
 import { correctFamily, settleKind, teachPlaceholder } from '@/server/work/pictures/teach-picture';
 import { removeSubject, saveSubject, showSubject } from '@/server/work/pictures/name-subjects';
+import { saveSchoolYear, saveShelfLife } from '@/server/work/pictures/keep-shelf-lives';
 import { titlePictures } from '@/server/work/pictures/title-pictures';
 import { queueSurvey } from '@/server/work/start-survey';
 import { connected } from '../fixtures/connected';
@@ -27,6 +29,7 @@ interface Row {
   readonly kind_reason: string;
   readonly taken_from: number | null;
   readonly overdue: number;
+  readonly current_until: number | null;
   readonly clues: readonly { text: string }[];
   readonly title: string | null;
   readonly changed: { readonly name: string; readonly certainty: string } | null;
@@ -216,6 +219,27 @@ describe('what people say of pictures', () => {
     expect((await showing(siteId, 'img/hall.jpg')).changed).toBeNull();
   });
 
+  it('ages pictures by the shelf lives that are set, the strictest of the sections that show them', async () => {
+    const overdue = async () => (await showing(siteId, 'img/marrable.jpg')).overdue;
+    const set = (section: string, life: ShelfLife | null) =>
+      saveShelfLife(held.db, MAINTAINER, siteId, { section, kind: 'portrait', life });
+    const usual = await overdue();
+    await set('', { unit: 'years', count: 40 });
+    expect(await overdue()).toBeLessThan(1);
+    await set('tutors', { unit: 'years', count: 1 });
+    expect(await overdue()).toBeGreaterThan(usual);
+    await set('choirs', { unit: 'forever' });
+    expect(await overdue()).toBeGreaterThan(usual);
+    await set('tutors', null);
+    await set('', null);
+    expect(await overdue()).toBeCloseTo(usual, 5);
+    // A class of December 2016 ends with August 2017, or with November 2017 where years begin in December.
+    const ends = async () => (await showing(siteId, 'img/hall.jpg')).current_until as number;
+    const before = await ends();
+    await saveSchoolYear(held.db, MAINTAINER, siteId, 12);
+    expect((await ends()) - before).toBe(91);
+  });
+
   it('keeps titles with the picture, whichever of its files stands for it', async () => {
     const hall = await showing(siteId, 'img/hall.jpg');
     expect(await titlePictures(held.db, MAINTAINER, siteId, [{ id: hall.id, title: ' Both choirs ' }])).toBe(
@@ -247,6 +271,16 @@ describe('what people say of pictures', () => {
       'SUBJECT_GONE',
       () => showSubject(held.db, MAINTAINER, siteId, { ids: [1], subjectId: 999, isShown: true }),
     ],
+    [
+      'SHELF_LIFE_INPUT',
+      () =>
+        saveShelfLife(held.db, MAINTAINER, siteId, {
+          section: '',
+          kind: 'event',
+          life: { unit: 'years', count: 0 },
+        }),
+    ],
+    ['SHELF_LIFE_INPUT', () => saveSchoolYear(held.db, MAINTAINER, siteId, 13)],
     ['TITLE_INPUT', () => titlePictures(held.db, MAINTAINER, siteId, [{ id: 1, title: 'x'.repeat(201) }])],
     [
       'PICTURE_GONE',

@@ -89,7 +89,7 @@ test('many pictures are chosen with keys, named, titled and compared, and what c
   await page.getByLabel('Changed on').fill('2023-05-14');
   await page.getByLabel('What changed').fill('repainted');
   await page.getByRole('button', { name: 'Name it' }).click();
-  await expect(page.getByText(/The front of the house is named, and 1 picture show/)).toBeVisible();
+  await expect(page.getByText(/The front of the house is named, and 1 picture shows it/)).toBeVisible();
   await expect(page.getByText('1 picture from before that.')).toBeVisible();
   await look(page, 'subjects');
   await expectAccessible(page);

@@ -4,7 +4,7 @@ import { gatherEvidence, type DateSources } from './date-evidence';
 import { mentionsInName, mentionsInWords } from './date-mentions';
 import { dayOf, isoDay, schoolYearEnd, yearsAfter, type Day, type DaySpan } from './day';
 import { isHistoric, standsInItsTime } from './own-time';
-import { ageingOf, SHELF_LIVES, sinceChange, spanText } from './shelf-life';
+import { ageingOf, livesOf, SHELF_LIVES, sinceChange, spanText, strictestAgeing } from './shelf-life';
 
 const day = (iso: string): Day => {
   const [year, month, date] = iso.split('-').map(Number) as [number, number, number];
@@ -244,6 +244,30 @@ describe('ageing', () => {
     [null, null, 'unknown'],
   ])('writes %s to %s as “%s”', (from, until, expected) => {
     expect(spanText({ from: from && day(from), until: until && day(until) } as DaySpan)).toBe(expected);
+  });
+});
+
+describe('livesOf', () => {
+  const two = { unit: 'years', count: 2 } as const;
+  const ten = { unit: 'years', count: 10 } as const;
+  const set = [
+    { section: '', kind: 'portrait', life: ten },
+    { section: 'team', kind: 'portrait', life: two },
+  ] as const;
+  it.each([
+    ['portrait', ['team'], [two]],
+    ['portrait', ['news', 'team'], [ten, two]],
+    ['portrait', [], [ten]],
+    ['event', ['team'], [SHELF_LIVES.event]],
+  ] as const)('of a %s in %j', (kind, sections, lives) =>
+    expect(livesOf(kind, sections, set)).toEqual(lives),
+  );
+
+  it('ages by the strictest of them', () => {
+    const taken = { from: dayOf(2020, 1, 1), until: dayOf(2020, 1, 1) };
+    const today = dayOf(2023, 1, 1) as number;
+    expect(strictestAgeing(taken, [ten, two], today)).toEqual(ageingOf(taken, two, today));
+    expect(strictestAgeing(taken, [ten, { unit: 'forever' }], today).overdue).toBeCloseTo(0.3, 2);
   });
 });
 

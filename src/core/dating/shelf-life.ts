@@ -29,6 +29,29 @@ export const SHELF_LIVES: Readonly<Record<PictureKind, ShelfLife>> = {
   evergreen: { unit: 'forever' },
 };
 
+/** A shelf life that a site has set: for one of its sections, or for all of it where the section is empty. */
+export interface SetLife {
+  readonly section: string;
+  readonly kind: PictureKind;
+  readonly life: ShelfLife;
+}
+
+/**
+ * The shelf lives that hold for a picture of a kind: of each section that shows it the one set there, else the site's,
+ * else the usual one.
+ *
+ * @param sections that show it; none for a picture on no page
+ */
+export function livesOf(
+  kind: PictureKind,
+  sections: readonly string[],
+  set: readonly SetLife[],
+): ShelfLife[] {
+  const setFor = (section: string) => set.find((one) => one.section === section && one.kind === kind)?.life;
+  const usual = setFor('') ?? SHELF_LIVES[kind];
+  return sections.length === 0 ? [usual] : sections.map((section) => setFor(section) ?? usual);
+}
+
 export interface Ageing {
   /** The last day on which it is current; `null` where it does not age or its age is not known. */
   readonly currentUntil: Day | null;
@@ -58,6 +81,17 @@ export function ageingOf(
   const currentUntil = endOf(taken, life, firstMonth);
   const overdue = Math.max(0, today - taken) / Math.max(1, currentUntil - taken);
   return { currentUntil, overdue, certainty: until === null ? 'possible' : 'certain' };
+}
+
+/** The ageing by the strictest of several shelf lives: what is out of date in one section is so. */
+export function strictestAgeing(
+  taken: DaySpan,
+  lives: readonly ShelfLife[],
+  today: Day,
+  firstMonth = SCHOOL_YEAR_MONTH,
+): Ageing {
+  const all = lives.map((life) => ageingOf(taken, life, today, firstMonth));
+  return all.reduce((worst, one) => (one.overdue > worst.overdue ? one : worst));
 }
 
 function endOf(taken: Day, life: Exclude<ShelfLife, { unit: 'forever' }>, firstMonth: number): Day {
@@ -92,7 +126,7 @@ export function spanText({ from, until }: DaySpan): string {
     : `${monthText(from)} – ${monthText(until)}`;
 }
 
-const MONTHS = ['January', 'February', 'March', 'April', 'May', 'June', 'July', 'August', 'September', 'October', 'November', 'December']; // prettier-ignore
+export const MONTHS = ['January', 'February', 'March', 'April', 'May', 'June', 'July', 'August', 'September', 'October', 'November', 'December']; // prettier-ignore
 
 function monthText(day: Day): string {
   const { year, month } = partsOf(day);

@@ -31,7 +31,9 @@ export function SiteIndex({ slug, counts, sections }: SiteIndexProps) {
     >
       <ul className="max-sm:flex max-sm:overflow-x-auto">
         {parts.map(([part, name, number]) => {
-          const isHere = path.startsWith(`${root}/${part}`);
+          const isHere =
+            path.startsWith(`${root}/${part}`) ||
+            (part === 'pictures' && path.startsWith(`${root}/subjects`));
           return (
             <li key={part}>
               <Link

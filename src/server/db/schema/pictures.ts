@@ -13,7 +13,7 @@ import {
 } from 'drizzle-orm/pg-core';
 import type { DateEvidence } from '@/core/dating/date-evidence';
 import type { ChangedSubject, SubjectKind } from '@/core/dating/changed-subject';
-import type { PictureKind } from '@/core/dating/shelf-life';
+import type { PictureKind, ShelfLife } from '@/core/dating/shelf-life';
 import type { FamilyState } from '@/core/picture/families';
 import type { PlaceholderClue, Teaching } from '@/core/picture/placeholder';
 import type { EmbeddedMetadata } from '../../imaging/read-metadata';
@@ -152,4 +152,17 @@ export const titles = pgTable(
     saidAt: moment('said_at').notNull().defaultNow(),
   },
   (table) => [primaryKey({ columns: [table.siteId, table.sha256] })],
+);
+
+/** How long pictures of a kind stay current on this site, or in one of its sections, where it is not the usual. */
+export const shelfLives = pgTable(
+  'shelf_lives',
+  {
+    siteId: ofSite(),
+    /** Pattern of the section, or a folder; empty for the whole site. */
+    section: text('section').notNull(),
+    kind: text('kind').$type<PictureKind>().notNull(),
+    life: jsonb('life').$type<ShelfLife>().notNull(),
+  },
+  (table) => [primaryKey({ columns: [table.siteId, table.section, table.kind] })],
 );

@@ -31,6 +31,8 @@ export const sites = pgTable('sites', {
   indexNames: jsonb('index_names').$type<readonly string[]>().notNull().default([]),
   /** Attributes in which pictures wait for scripts, besides the common ones. */
   lazyAttributes: jsonb('lazy_attributes').$type<readonly string[]>().notNull().default([]),
+  /** The first month of school years, 1 to 12. */
+  schoolYearMonth: integer('school_year_month').notNull().default(9),
   /** `null`: only when somebody asks. */
   surveyEvery: text('survey_every').$type<SurveyEvery>(),
   /** Where the page views come from, in words: `access.log, 1 to 30 November`; `null` where they are estimated. */

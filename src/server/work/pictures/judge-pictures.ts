@@ -3,10 +3,10 @@ import { sectionOf } from '@/core/address/section-of';
 import { bestInterval } from '@/core/dating/best-interval';
 import { changedSince } from '@/core/dating/changed-subject';
 import { gatherEvidence, type DatingRules } from '@/core/dating/date-evidence';
-import { dayOfMs, partsOf } from '@/core/dating/day';
+import { dayOfMs, partsOf, SCHOOL_YEAR_MONTH } from '@/core/dating/day';
 import { guessKind } from '@/core/dating/guess-kind';
 import { isHistoric, standsInItsTime } from '@/core/dating/own-time';
-import { ageingOf, SHELF_LIVES } from '@/core/dating/shelf-life';
+import { livesOf, strictestAgeing, type SetLife } from '@/core/dating/shelf-life';
 import { placeholderVerdict } from '@/core/picture/placeholder';
 import type { Database } from '../../db/database';
 import { picturesToJudge, type PictureToJudge } from './picture-sources';
@@ -26,7 +26,7 @@ export async function judgePictures(
 ): Promise<void> {
   const today = dayOfMs(now);
   const rules = { today, thisYear: partsOf(today).year };
-  const owners = await ownersOf(db, siteId);
+  const ways = await waysOf(db, siteId);
   const { rows: ids } = await db.pool.query<{ id: number }>(
     'select id from pictures where site_id = $1 and ($2::int[] is null or id = any($2)) order by id',
     [siteId, only ?? null],
@@ -36,7 +36,7 @@ export async function judgePictures(
     const rows = await picturesToJudge(db, siteId, batch);
     await write(
       db,
-      rows.map((picture) => judged(picture, rules, owners)),
+      rows.map((picture) => judged(picture, rules, ways)),
     );
   }
 }
@@ -45,7 +45,7 @@ const texts = (values: readonly (string | null)[]) => [
   ...new Set(values.flatMap((value) => (value ? [value] : []))),
 ];
 
-function judged(picture: PictureToJudge, rules: DatingRules, owners: ReadonlyMap<string, string>) {
+function judged(picture: PictureToJudge, rules: DatingRules, { owners, lives, firstMonth }: Ways) {
   const { files } = picture;
   const places = picture.places ?? [];
   const words = {
@@ -77,14 +77,18 @@ function judged(picture: PictureToJudge, rules: DatingRules, owners: ReadonlyMap
   });
   const kind = picture.is_kind_settled ? picture.kind : (guess?.kind ?? null);
   const isOfItsTime = standsInItsTime(dating, words.pages, rules) || isHistoric(dating, rules.today);
-  const ageing = kind && !isOfItsTime ? ageingOf(dating, SHELF_LIVES[kind], rules.today) : null;
+  const sections = [...new Set(places.map(({ section }) => section))];
+  const ageing =
+    kind && !isOfItsTime
+      ? strictestAgeing(dating, livesOf(kind, sections, lives), rules.today, firstMonth)
+      : null;
   const placeholder = placeholderVerdict({
     paths: files.map(({ path }) => path),
     ...{ widthPx: master.width_px, heightPx: master.height_px, emptiness: master.emptiness },
     isFromCamera: files.some(({ metadata }) => metadata.camera !== undefined || metadata.taken !== undefined),
     ...{ altTexts: words.altTexts, captions: words.captions },
     nearTexts: texts(places.map(({ near }) => near)),
-    sections: texts(places.map(({ section }) => section)),
+    sections: sections.filter((section) => section !== ''),
     teaching: master.teaching ?? null,
     looksTaught: files.some(({ teaching }) => teaching === 'placeholder'),
   });
@@ -122,7 +126,27 @@ function judged(picture: PictureToJudge, rules: DatingRules, owners: ReadonlyMap
   };
 }
 
-/** Owners by the pattern of the section that they answer for. */
+/** What a site has set that its pictures are judged by. */
+interface Ways {
+  /** By the pattern of the section that they answer for. */
+  readonly owners: ReadonlyMap<string, string>;
+  readonly lives: readonly SetLife[];
+  /** Of school years, 1 to 12. */
+  readonly firstMonth: number;
+}
+
+async function waysOf(db: Database, siteId: number): Promise<Ways> {
+  const { rows: lives } = await db.pool.query<SetLife>(
+    'select section, kind, life from shelf_lives where site_id = $1',
+    [siteId],
+  );
+  const { rows } = await db.pool.query<{ month: number }>(
+    'select school_year_month as month from sites where id = $1',
+    [siteId],
+  );
+  return { owners: await ownersOf(db, siteId), lives, firstMonth: rows[0]?.month ?? SCHOOL_YEAR_MONTH };
+}
+
 async function ownersOf({ pool }: Database, siteId: number): Promise<Map<string, string>> {
   const { rows } = await pool.query<{ pattern: string; owner_id: string }>(
     'select pattern, owner_id from sections where site_id = $1 and owner_id is not null',

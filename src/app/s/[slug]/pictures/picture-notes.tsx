@@ -1,7 +1,7 @@
 import Link from 'next/link';
 import type { PictureRow } from '@/app/_data/pictures';
 import { spanText } from '@/core/dating/shelf-life';
-import { changedText, KIND_NAME, LIFE_WORDS } from '@/ui/date-words';
+import { changedText, KIND_NAME } from '@/ui/date-words';
 import { count } from '@/ui/format';
 import { Note } from '@/ui/note';
 import { TeachButton } from './teach-button';
@@ -58,7 +58,7 @@ export function PictureNotes({ slug, row, mayTeach }: PictureNotesProps) {
       {row.overdue > 1 && !row.changed && row.kind && row.places > 0 && !row.is_placeholder ? (
         <Note degree="should" head="past its time">
           {KIND_NAME[row.kind]}, current until{' '}
-          {spanText({ from: null, until: row.current_until }).replace('by ', '')}. {LIFE_WORDS[row.kind]}{' '}
+          {spanText({ from: null, until: row.current_until }).replace('by ', '')}.{' '}
           {swap('Choose another picture')}
         </Note>
       ) : null}

@@ -1,3 +1,4 @@
+import Link from 'next/link';
 import { siteBySlug } from '@/app/_data/site';
 import { SettingsForm } from './settings-form';
 
@@ -7,7 +8,12 @@ export default async function SettingsPage({ params }: { params: Promise<{ slug:
   const site = await siteBySlug((await params).slug);
   return (
     <main className="min-h-[calc(100vh-46px)] bg-sheet px-5 py-3">
-      <h1 className="mb-4 text-lg font-semibold">Settings of the site</h1>
+      <h1 className="mb-1 text-lg font-semibold">Settings of the site</h1>
+      <p className="mb-4">
+        <Link href={`/s/${site.slug}/settings/shelf-lives`} className="text-green">
+          How long pictures stay current
+        </Link>
+      </p>
       <SettingsForm slug={site.slug} siteId={site.id} site={site} />
     </main>
   );

@@ -28,7 +28,7 @@ export function NewSubject({ slug, ids }: { slug: string; ids: readonly number[]
             return false;
           }
           setTold({
-            said: `${input.name} is named${ids.length > 0 ? `, and ${count(ids.length, 'picture')} show it` : ''}.`,
+            said: `${input.name} is named${ids.length > 0 ? `, and ${count(ids.length, 'picture shows', 'pictures show')} it` : ''}.`,
           });
           // The pictures in the address are done with.
           if (ids.length > 0) router.replace(`/s/${slug}/subjects`);

@@ -3,9 +3,11 @@ import { notFound } from 'next/navigation';
 import { historyOf } from '@/app/_data/picture-history';
 import { pictureById } from '@/app/_data/pictures';
 import { requireActor } from '@/app/_data/session';
+import { shelfLivesOf } from '@/app/_data/shelf-lives';
 import { siteBySlug } from '@/app/_data/site';
 import { subjectsOf } from '@/app/_data/subjects';
 import { dayOfMs } from '@/core/dating/day';
+import { livesOf } from '@/core/dating/shelf-life';
 import { CutOut } from '@/ui/cut-out';
 import { Empty } from '@/ui/empty';
 import { changedText } from '@/ui/date-words';
@@ -31,14 +33,16 @@ export default async function PictureRecord({ params }: { params: Promise<{ slug
   const mayTeach = actor.role === 'maintainer' || actor.role === 'owner';
   const today = dayOfMs(new Date().getTime());
   const standing = placements.filter(({ dormant }) => !dormant);
-  const [history, subjects] = await Promise.all([
+  const [history, subjects, set] = await Promise.all([
     historyOf(
       site.id,
       family.map(({ path }) => path),
       family.flatMap(({ sha256 }) => sha256 ?? []),
     ),
     picture ? subjectsOf(site.id, picture.id) : [],
+    shelfLivesOf(site.id),
   ]);
+  const life = picture?.kind ? (livesOf(picture.kind, [], set)[0] ?? null) : null;
   return (
     <main className="grid min-h-[calc(100vh-46px)] grid-cols-[minmax(0,1fr)_292px] max-lg:grid-cols-1">
       <div className="bg-sheet px-5 py-3">
@@ -102,6 +106,7 @@ export default async function PictureRecord({ params }: { params: Promise<{ slug
               slug={slug}
               pictureId={picture.id}
               kind={picture.kind}
+              life={life}
               reason={picture.kindReason}
               isSettled={picture.isKindSettled}
               maySettle={mayTeach}

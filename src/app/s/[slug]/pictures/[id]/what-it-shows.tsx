@@ -2,8 +2,8 @@
 
 import { useState, useTransition } from 'react';
 import type { Problem } from '@/core/problem';
-import { PICTURE_KINDS, type PictureKind } from '@/core/dating/shelf-life';
-import { KIND_NAME, LIFE_WORDS } from '@/ui/date-words';
+import { PICTURE_KINDS, type PictureKind, type ShelfLife } from '@/core/dating/shelf-life';
+import { KIND_NAME, lifeText } from '@/ui/date-words';
 import { ProblemText } from '@/ui/problem-text';
 import { settle } from '../actions';
 
@@ -11,6 +11,8 @@ interface WhatItShowsProps {
   slug: string;
   pictureId: number;
   kind: PictureKind | null;
+  /** How long such pictures stay current on this site. */
+  life: ShelfLife | null;
   /** What the kind was guessed from, or who settled it. */
   reason: string;
   isSettled: boolean;
@@ -18,7 +20,7 @@ interface WhatItShowsProps {
 }
 
 /** What a picture shows, as far as its ageing goes: guessed with the reason, and settled by hand. */
-export function WhatItShows({ slug, pictureId, kind, reason, isSettled, maySettle }: WhatItShowsProps) {
+export function WhatItShows({ slug, pictureId, kind, life, reason, isSettled, maySettle }: WhatItShowsProps) {
   const [problem, setProblem] = useState<Problem | null>(null);
   const [isBusy, start] = useTransition();
   const choose = (value: string) =>
@@ -47,7 +49,7 @@ export function WhatItShows({ slug, pictureId, kind, reason, isSettled, maySettl
       </select>
       <p className="mt-1 text-sm text-ink-2">
         {kind
-          ? `${isSettled ? '' : 'Guessed: '}${reason}. ${LIFE_WORDS[kind]}`
+          ? `${isSettled ? '' : 'Guessed: '}${reason}. It ${life && life.unit !== 'forever' ? 'stays ' : ''}${life ? lifeText(life) : ''}.`
           : 'Nothing around it tells; it is not held to a shelf life.'}
       </p>
       {problem ? <ProblemText problem={problem} /> : null}

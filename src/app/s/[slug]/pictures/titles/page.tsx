@@ -37,8 +37,8 @@ export default async function TitlesPage({
           {of.length > 0 ? 'Their titles' : `${count(total, 'picture')} without a title`}
         </h1>
         <p className="mt-1 max-w-[70ch] text-ink-2">
-          A title is for you: you find the picture by it, and new files are named after it. Readers never see
-          it. What stands here is proposed from the file’s name or its words; only what you keep counts.
+          A title is for you: you find the picture by it, and readers never see it. What stands here is
+          proposed from the file’s name or its words; only what you keep counts.
         </p>
       </div>
       {rows.length === 0 ? (
