@@ -18,7 +18,7 @@ export function History({ slug, lines }: HistoryProps) {
         <ol className="pb-6">
           {lines.map((line, n) => (
             <li key={n} className="flex gap-4 border-b border-line-2 py-1.5">
-              <span className="w-[120px] shrink-0 text-ink-2">{dateText(line.at)}</span>
+              <span className="w-[190px] shrink-0 text-ink-2">{dateText(line.at)}</span>
               <span className="min-w-0">
                 <What line={line} slug={slug} />
               </span>

@@ -38,7 +38,7 @@ export default async function ShelfLivesPage({ params }: { params: Promise<{ slu
       <SchoolYear slug={site.slug} month={site.schoolYearMonth} mayChange={mayChange} />
       <h2 className="mt-5 font-semibold">On the whole site</h2>
       <ul className="max-w-[720px]">
-        {PICTURE_KINDS.map((kind) => {
+        {PICTURE_KINDS.filter((kind) => kind !== 'evergreen').map((kind) => {
           const own = set.find((one) => one.section === '' && one.kind === kind);
           return (
             <LifeLine
