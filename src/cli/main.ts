@@ -2,6 +2,7 @@ import { Command, CommanderError, InvalidArgumentError, Option } from 'commander
 import { problemText } from '@/core/problem';
 import { ProblemError } from '@/server/problem-error';
 import { applyCommand } from './apply';
+import { checkCommand } from './check';
 import { datesCommand } from './dates';
 import { familiesCommand } from './families';
 import { readCommand } from './read';
@@ -31,6 +32,17 @@ const siteCommand = (name: string, description: string): Command =>
     .option('--allow-private', 'let the address be one of this machine or its private network');
 
 siteCommand('read', 'list every placement of a site, a JSON line each').action(readCommand);
+
+siteCommand('check', 'list what is wrong with the pictures of a site, a JSON line each')
+  .option('--rule <id>', 'only this rule, as in alt/absent')
+  .addOption(
+    new Option('--fail-on <degree>', 'end with 1 where something of this degree or above is found').choices([
+      'must',
+      'should',
+      'note',
+    ]),
+  )
+  .action(checkCommand);
 
 siteCommand('swap', 'put another picture wherever one stands')
   .requiredOption('--from <address>', 'the picture that stands there, as in the column url of `read`')

@@ -55,6 +55,20 @@ export function linkName(tree: PageTree, link: Element): string {
   );
 }
 
+/** What a link says besides one picture in it: its other text, else its label or title; empty where it says nothing else. */
+export function linkTextBeside(tree: PageTree, link: Element, picture: Element): string {
+  return (
+    textOf(link, { without: picture, limit: LONGEST }) ||
+    (
+      labelledBy(tree, link) ||
+      collapse(attributeText(link, 'aria-label') ?? '') ||
+      collapse(attributeText(link, 'title') ?? '')
+    ).slice(0, LONGEST)
+  );
+}
+
+const LONGEST = 200;
+
 /** Whether a picture is marked as decoration: an empty alt text, or a role that takes it out of the tree. */
 export function isDecorative(element: Element): boolean {
   const role = attributeText(element, 'role')?.trim().toLowerCase().split(/\s+/)[0];

@@ -11,7 +11,7 @@ import {
 import type { SourceText } from '../source/decode-source';
 import { lineStarts, positionAt } from '../source/line-index';
 import { readStyleAttribute } from '../styles/read-sheet';
-import { accessibleName, isDecorative, linkName } from './accessible-name';
+import { accessibleName, isDecorative, linkName, linkTextBeside } from './accessible-name';
 import { attributeText, locateAttribute, type Element } from './attribute-value';
 import { captionElement, readCaption } from './caption';
 import { declaredSlot } from './declared-slot';
@@ -21,7 +21,7 @@ import { kindsFor } from './kinds/all-kinds';
 import type { ElementReader, FoundReference } from './kinds/kind';
 import { LAZY_ATTRIBUTES, lazyReferences } from './kinds/lazy';
 import { carryOut, insideOf, MAX_NESTING, nestedPart } from './nested-part';
-import { isElement, readersWords, textBeside, textOf } from './node-text';
+import { isElement, readersWords, textBeside } from './node-text';
 import { pageLinks } from './page-links';
 import { headingsOver, readTree, type PageTree, type Surroundings } from './page-tree';
 import { placeManifests, type ManifestSource } from './place-manifests';
@@ -263,9 +263,7 @@ function describe(reader: PageReader, at: number, found: FoundReference): Placem
           ? ''
           : accessibleName(tree, shown),
     caption: words?.text ?? null,
-    link: link
-      ? { href: attributeText(link, 'href') ?? '', text: textOf(link, { without: shown, limit: 200 }) }
-      : null,
+    link: link ? { href: attributeText(link, 'href') ?? '', text: linkTextBeside(tree, link, shown) } : null,
     decorative: found.kind === 'css' || (hasAlt && (isDecorative(shown) || around.ariaHidden)),
     hidden: around.hidden || around.ariaHidden || attributeText(element, 'hidden') !== null,
     context: {

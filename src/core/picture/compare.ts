@@ -86,6 +86,36 @@ function exactPart(own: Fingerprint, { print, candidate }: Compared, found: Refi
   return isWhole ? null : judged(looks, print, frame, candidate.isMirrored);
 }
 
+/**
+ * The link between two pictures where it is known about where the one lies in the other: both are linked to a third.
+ *
+ * @param first how the one lies in the third
+ * @param second how the third lies in the other
+ */
+export function linkThrough(own: Fingerprint, other: Fingerprint, first: Link, second: Link): Link | null {
+  const frame = within(frameOfLink(first), frameOfLink(second));
+  if (!mayAgree(own.plane, other.plane, frame)) return null;
+  const { frame: exact } = exactFrame(own.plane, other.plane, { frame, agreement: 1 });
+  const isWhole = isSameShape(own.plane, other.plane) && isWholeFrame(exact);
+  return judged(own, other, isWhole ? WHOLE : exact, false);
+}
+
+/** Where the whole frame of a picture lies in the one that it is linked to. */
+function frameOfLink({ own, other }: Link): Frame {
+  const [width, height] = [other.width / own.width, other.height / own.height];
+  return { left: other.left - own.left * width, top: other.top - own.top * height, width, height };
+}
+
+/** A frame in the coordinates of what the outer frame lies in. */
+function within(inner: Frame, outer: Frame): Frame {
+  return {
+    left: outer.left + inner.left * outer.width,
+    top: outer.top + inner.top * outer.height,
+    width: inner.width * outer.width,
+    height: inner.height * outer.height,
+  };
+}
+
 const mirrors = new WeakMap<GreyPlane, Looks>();
 
 /** The looks of a picture, mirrored left to right where that is asked for. */

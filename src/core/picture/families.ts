@@ -4,7 +4,7 @@
  * picture, never against a neighbour alone, so that two pictures are not chained together by what lies between them.
  */
 import { CandidateIndex, type Searchable } from './candidate-index';
-import { linksTo } from './compare';
+import { linksTo, linkThrough } from './compare';
 import type { Fingerprint } from './fingerprint';
 import { WHOLE } from './grey-plane';
 import type { Link } from './judge';
@@ -75,6 +75,8 @@ export class FamilyBuilder {
   private readonly groupOf = new Map<string, Group>();
   /** Groups that were opened, or got a second file, by this builder. */
   private readonly fresh = new Set<Group>();
+  /** Links of each group seen from its own side, as they stood when lonely files were asked for. */
+  private readonly inbound = new Map<Group, { to: Group; link: Link }[]>();
   private readonly apart = new Set<string>();
   private readonly together: Correction[] = [];
 
@@ -163,14 +165,20 @@ export class FamilyBuilder {
   }
 
   /**
-   * Files that stand alone after all were placed: they came first, and what was placed after them may not have known
-   * them again, though they know it. To be looked at again, one by one.
+   * Files that are linked to no group of several once all are placed: they came before it, or know it only by way of
+   * another. To be looked at again, one by one.
    */
   lonely(): string[] {
-    const linked = new Set(this.groups.flatMap(({ links }) => links.map(({ to }) => to)));
-    const alone = this.groups.filter(
-      (group) => group.files.length === 1 && group.links.length === 0 && !linked.has(group),
-    );
+    const isKnown = new Set<Group>();
+    this.inbound.clear();
+    for (const group of this.groups) {
+      for (const { to, link } of group.links) {
+        this.inbound.set(to, [...(this.inbound.get(to) ?? []), { to: group, link: turned(link) }]);
+        if (to.files.length > 1) isKnown.add(group);
+        if (group.files.length > 1) isKnown.add(to);
+      }
+    }
+    const alone = this.groups.filter((group) => group.files.length === 1 && !isKnown.has(group));
     return alone.map(({ files }) => (files[0] as FamilyFile).id);
   }
 
@@ -178,14 +186,34 @@ export class FamilyBuilder {
   lookAgain(id: string): void {
     const group = this.groupOf.get(id);
     if (!group) return;
+    const isWorth = (to: Group) =>
+      to !== group &&
+      to.files.length > 1 &&
+      (this.fresh.has(group) || this.fresh.has(to)) &&
+      !this.areApart(group, to);
     const print = this.load(id);
     const others = this.index.find(print, MOST).flatMap((candidate) => {
       const to = this.groups[candidate.picture] as Group;
-      const isWorth = to !== group && to.files.length > 1 && (this.fresh.has(group) || this.fresh.has(to));
-      if (!isWorth || this.areApart(group, to)) return [];
-      return [{ candidate, group: to, print: this.load((to.files[0] as FamilyFile).id) }];
+      return isWorth(to) ? [{ candidate, group: to, print: this.printOf(to) }] : [];
     });
     for (const { to, link } of linksTo(print, others)) group.links.push({ to: to.group, link, witnesses: 0 });
+    if (group.links.some(({ to }) => to.files.length > 1)) return;
+    for (const near of this.neighbours(group)) {
+      for (const far of this.neighbours(near.to)) {
+        if (!isWorth(far.to) || group.links.some(({ to }) => to === far.to)) continue;
+        const link = linkThrough(print, this.printOf(far.to), near.link, far.link);
+        if (link) group.links.push({ to: far.to, link, witnesses: 0 });
+      }
+    }
+  }
+
+  private printOf({ files }: Group): Fingerprint {
+    return this.load((files[0] as FamilyFile).id);
+  }
+
+  /** The groups that one is linked to, from either side; mirrored ones are left out. */
+  private neighbours(group: Group): { to: Group; link: Link }[] {
+    return [...group.links, ...(this.inbound.get(group) ?? [])].filter(({ link }) => !link.isMirrored);
   }
 
   private open(group: Group, looks: Searchable): void {
@@ -220,7 +248,7 @@ export class FamilyBuilder {
     for (const group of this.groups) {
       for (const { to, link, witnesses } of group.links) {
         links.get(group)?.push({ to, link, witnesses });
-        links.get(to)?.push({ to: group, link: { ...link, own: link.other, other: link.own }, witnesses });
+        links.get(to)?.push({ to: group, link: turned(link), witnesses });
       }
     }
     const settled = new Map<Group, Settled>();
@@ -260,6 +288,9 @@ function mayJoin(group: Group, { to, link, witnesses }: GroupLink): boolean {
   if (fewest === 1 || (witnesses > 1 && witnesses >= WITNESSES * (fewest - 1))) return true;
   return link.kind !== 'over' && link.isClose;
 }
+
+/** The same link seen from the other side. */
+const turned = (link: Link): Link => ({ ...link, own: link.other, other: link.own });
 
 /** A file of the one group shows the very same as the other group, too. */
 function witness(one: Group, other: Group, link: Link): void {

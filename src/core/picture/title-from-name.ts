@@ -30,6 +30,11 @@ const YEAR = /^(?:19|20)\d\d$/u;
 const EMPTY_WORDS =
   /^(?:banner|header|hero|background|bg|thumb|image|img|picture|photo|bild|foto|default|untitled|unnamed|unbenannt|sans titre|sin t[íi]tulo|tmp|temp|test)$/iu;
 
+/** Whether a text is a name that a camera, a phone or a messenger gives. */
+export function isCameraName(text: string): boolean {
+  return CAMERA_NAME.test(spaced(text.replace(/\.\w{3,4}$/u, '')));
+}
+
 /** The title that is proposed for a picture, or `null` where nothing says what it is. */
 export function proposeTitle(sources: TitleSources): ProposedTitle | null {
   const fromName = titleOfName(sources);

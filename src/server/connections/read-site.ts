@@ -5,6 +5,7 @@
 import type { SiteAddressing } from '@/core/address/resolve-address';
 import { dormantPlacements } from '@/core/markup/place-styles';
 import type { Placement } from '@/core/markup/placement';
+import type { PageReading } from '@/core/markup/read-page';
 import { jsonOf, readPageBytes, type PageBytes, type PageFound, type ReadAs } from '../reading/read-batch';
 import { openReadingPool } from '../reading/reading-pool';
 import { sourceShelf } from '../reading/source-shelf';
@@ -38,11 +39,11 @@ export async function* readSite(
   }
 }
 
-/** The placements of a site, page by page, then the dormant ones: for those who look at each. */
-export async function* placementsOf(
+/** The pages of a site as they were read, then the dormant places of its sheets as a page without a path. */
+export async function* readingsOf(
   connection: ReadableConnection,
   site: SiteAddressing,
-): AsyncGenerator<readonly Placement[]> {
+): AsyncGenerator<Pick<PageReading, 'address' | 'title' | 'language' | 'placements'>> {
   const { files } = await connection.list();
   const pages = pagesOf(files);
   const shelf = sourceShelf(await readSources(connection, files), site);
@@ -50,9 +51,18 @@ export async function* placementsOf(
   for await (const page of bytesOf(connection, pages)) {
     const reading = readPageBytes(page, { site, shelf });
     for (const key of reading.met) met.add(key);
-    yield reading.placements;
+    yield reading;
   }
-  yield shelf.sheets().flatMap((sheet) => dormantPlacements(sheet, met, site));
+  const dormant = shelf.sheets().flatMap((sheet) => dormantPlacements(sheet, met, site));
+  yield { address: '', title: '', language: null, placements: dormant };
+}
+
+/** The placements of a site, page by page, then the dormant ones: for those who look at each. */
+export async function* placementsOf(
+  connection: ReadableConnection,
+  site: SiteAddressing,
+): AsyncGenerator<readonly Placement[]> {
+  for await (const { placements } of readingsOf(connection, site)) yield placements;
 }
 
 async function* bytesOf(

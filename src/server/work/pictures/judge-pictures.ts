@@ -1,13 +1,8 @@
 /** Says of every picture of a site how old it is, what it shows, and whether it is a leftover of a template. */
 import { sectionOf } from '@/core/address/section-of';
-import { bestInterval } from '@/core/dating/best-interval';
-import { changedSince } from '@/core/dating/changed-subject';
-import { gatherEvidence, type DatingRules } from '@/core/dating/date-evidence';
 import { dayOfMs, partsOf, SCHOOL_YEAR_MONTH } from '@/core/dating/day';
-import { guessKind } from '@/core/dating/guess-kind';
-import { isHistoric, standsInItsTime } from '@/core/dating/own-time';
-import { livesOf, strictestAgeing, type SetLife } from '@/core/dating/shelf-life';
-import { placeholderVerdict } from '@/core/picture/placeholder';
+import type { SetLife } from '@/core/dating/shelf-life';
+import { knowPicture, texts, type KnowingRules } from '@/core/picture/know-picture';
 import type { Database } from '../../db/database';
 import { picturesToJudge, type PictureToJudge } from './picture-sources';
 
@@ -25,8 +20,8 @@ export async function judgePictures(
   only?: readonly number[],
 ): Promise<void> {
   const today = dayOfMs(now);
-  const rules = { today, thisYear: partsOf(today).year };
-  const ways = await waysOf(db, siteId);
+  const rules = { today, thisYear: partsOf(today).year, ...(await livesSet(db, siteId)) };
+  const owners = await ownersOf(db, siteId);
   const { rows: ids } = await db.pool.query<{ id: number }>(
     'select id from pictures where site_id = $1 and ($2::int[] is null or id = any($2)) order by id',
     [siteId, only ?? null],
@@ -36,117 +31,76 @@ export async function judgePictures(
     const rows = await picturesToJudge(db, siteId, batch);
     await write(
       db,
-      rows.map((picture) => judged(picture, rules, ways)),
+      rows.map((picture) => judged(picture, rules, owners)),
     );
   }
 }
 
-const texts = (values: readonly (string | null)[]) => [
-  ...new Set(values.flatMap((value) => (value ? [value] : []))),
-];
-
-function judged(picture: PictureToJudge, rules: DatingRules, { owners, lives, firstMonth }: Ways) {
-  const { files } = picture;
+/** @throws Error where it has no files, which none that was asked for has */
+function judged(picture: PictureToJudge, rules: KnowingRules, owners: ReadonlyMap<string, string>) {
+  const { id, files, is_kind_settled: isSettled } = picture;
   const places = picture.places ?? [];
-  const words = {
-    altTexts: texts(places.map(({ alt }) => alt)),
-    captions: texts(places.map(({ caption }) => caption)),
-    headings: texts(places.flatMap(({ headings }) => headings.slice(0, 1))),
-    pages: [...new Map(places.map(({ page, title }) => [page, { path: page, title }])).values()],
-  };
-  const master = files[0] as PictureToJudge['files'][number];
-  const evidence = files.flatMap(
-    ({ path, width_px: widthPx, height_px: heightPx, metadata, modified_ms: modifiedMs }) =>
-      gatherEvidence(
-        {
-          ...{ path, widthPx, heightPx, modifiedMs },
-          taken: metadata.taken,
-          digitized: metadata.digitized,
-          fields: metadata.dates ?? [],
-          ...(path === master.path ? words : {}),
-        },
-        rules,
-      ),
+  const [master, ...others] = files.map(
+    ({ path, width_px: widthPx, height_px: heightPx, modified_ms: modifiedMs, emptiness, metadata }) => ({
+      ...{ path, widthPx, heightPx, modifiedMs, emptiness },
+      ...{ taken: metadata.taken, digitized: metadata.digitized, dates: metadata.dates },
+      camera: metadata.camera,
+    }),
   );
-  const dating = bestInterval(distinct(evidence));
-  const guess = guessKind({
-    path: master.path,
-    widthPx: master.width_px,
-    heightPx: master.height_px,
-    ...words,
-  });
-  const kind = picture.is_kind_settled ? picture.kind : (guess?.kind ?? null);
-  const isOfItsTime = standsInItsTime(dating, words.pages, rules) || isHistoric(dating, rules.today);
-  const sections = [...new Set(places.map(({ section }) => section))];
-  const ageing =
-    kind && !isOfItsTime
-      ? strictestAgeing(dating, livesOf(kind, sections, lives), rules.today, firstMonth)
-      : null;
-  const placeholder = placeholderVerdict({
-    paths: files.map(({ path }) => path),
-    ...{ widthPx: master.width_px, heightPx: master.height_px, emptiness: master.emptiness },
-    isFromCamera: files.some(({ metadata }) => metadata.camera !== undefined || metadata.taken !== undefined),
-    ...{ altTexts: words.altTexts, captions: words.captions },
-    nearTexts: texts(places.map(({ near }) => near)),
-    sections: sections.filter((section) => section !== ''),
-    teaching: master.teaching ?? null,
-    looksTaught: files.some(({ teaching }) => teaching === 'placeholder'),
-  });
+  if (!master) throw new Error(`picture ${id} has no files`);
+  const known = knowPicture(
+    {
+      files: [master, ...others],
+      places,
+      subjects: picture.subjects ?? [],
+      teaching: files[0]?.teaching ?? null,
+      looksTaught: files.some(({ teaching }) => teaching === 'placeholder'),
+      settledKind: isSettled ? picture.kind : null,
+    },
+    rules,
+  );
+  const { dating, ageing, placeholder, pages } = known;
   return {
-    ...{
-      id: picture.id,
-      kind,
-      kind_reason: picture.is_kind_settled ? picture.kind_reason : (guess?.reason ?? ''),
-    },
-    ...{
-      taken_from: dating.from,
-      taken_until: dating.until,
-      because: dating.because,
-      against: dating.against,
-    },
+    ...{ id, kind: known.kind, kind_reason: isSettled ? picture.kind_reason : known.guessedFrom },
+    ...{ taken_from: dating.from, taken_until: dating.until },
+    ...{ because: dating.because, against: dating.against },
     ...{ current_until: ageing?.currentUntil ?? null, overdue: ageing?.overdue ?? 0 },
     placeholder_belief: placeholder.belief,
     is_placeholder: placeholder.isPlaceholder,
     clues: placeholder.clues,
-    ...{
-      pages: words.pages.length,
-      first_pages: words.pages
-        .slice(0, FIRST_PAGES)
-        .map(({ path }) => path)
-        .sort(),
-    },
+    pages: pages.length,
+    first_pages: pages
+      .slice(0, FIRST_PAGES)
+      .map(({ path }) => path)
+      .sort(),
     words: commonest(places.map(({ alt }) => alt)),
     title:
       files.find(({ title }) => title)?.title ??
-      texts(files.map(({ metadata }) => metadata.title ?? null))[0] ??
+      texts(files.map(({ metadata }) => metadata.title))[0] ??
       null,
     owner_id: ownerOf(master.path, places, owners),
     is_credited: files.some(({ metadata: { creator, credit, copyright } }) => creator ?? credit ?? copyright),
-    changed: changedSince(dating, picture.subjects ?? []),
+    changed: known.changed,
   };
 }
 
-/** What a site has set that its pictures are judged by. */
-interface Ways {
-  /** By the pattern of the section that they answer for. */
-  readonly owners: ReadonlyMap<string, string>;
-  readonly lives: readonly SetLife[];
-  /** Of school years, 1 to 12. */
-  readonly firstMonth: number;
-}
-
-async function waysOf(db: Database, siteId: number): Promise<Ways> {
-  const { rows: lives } = await db.pool.query<SetLife>(
+/** The shelf lives that a site has set, and the first month of its school years. */
+async function livesSet(
+  { pool }: Database,
+  siteId: number,
+): Promise<Pick<KnowingRules, 'lives' | 'firstMonth'>> {
+  const { rows: lives } = await pool.query<SetLife>(
     'select section, kind, life from shelf_lives where site_id = $1',
     [siteId],
   );
-  const { rows } = await db.pool.query<{ month: number }>(
+  const { rows } = await pool.query<{ month: number }>(
     'select school_year_month as month from sites where id = $1',
     [siteId],
   );
-  return { owners: await ownersOf(db, siteId), lives, firstMonth: rows[0]?.month ?? SCHOOL_YEAR_MONTH };
+  return { lives, firstMonth: rows[0]?.month ?? SCHOOL_YEAR_MONTH };
 }
 
+/** Owners by the pattern of the section that they answer for. */
 async function ownersOf({ pool }: Database, siteId: number): Promise<Map<string, string>> {
   const { rows } = await pool.query<{ pattern: string; owner_id: string }>(
     'select pattern, owner_id from sections where site_id = $1 and owner_id is not null',
@@ -172,13 +126,6 @@ function commonest(values: readonly (string | null)[]): string | null {
   const counts = new Map<string, number>();
   for (const value of values) if (value?.trim()) counts.set(value, (counts.get(value) ?? 0) + 1);
   return [...counts].sort((a, b) => b[1] - a[1])[0]?.[0] ?? null;
-}
-
-/** The same date in several files of a picture, or said by several of its pages, is one witness. */
-function distinct<T extends { origin: string; from: number | null; until: number | null }>(
-  evidence: readonly T[],
-): T[] {
-  return [...new Map(evidence.map((one) => [`${one.origin} ${one.from} ${one.until}`, one])).values()];
 }
 
 async function write({ pool }: Database, rows: readonly ReturnType<typeof judged>[]): Promise<void> {

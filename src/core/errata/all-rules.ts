@@ -1,0 +1,63 @@
+/** All rules, in the order in which screens list them: a new one is a file beside the others and its line here. */
+import { absent } from './rules/alt/absent';
+import { emptyLink } from './rules/alt/empty-link';
+import { emptyCaption } from './rules/alt/empty-caption';
+import { fileName } from './rules/alt/file-name';
+import { generic } from './rules/alt/generic';
+import { templateWords } from './rules/alt/template-words';
+import { pictureOf } from './rules/alt/picture-of';
+import { equalsCaption } from './rules/alt/equals-caption';
+import { equalsLinkText } from './rules/alt/equals-link-text';
+import { sameWords } from './rules/alt/same-words';
+import { otherWordsElsewhere } from './rules/alt/other-words-elsewhere';
+import { tooLong } from './rules/alt/too-long';
+import { code } from './rules/alt/code';
+import { year } from './rules/alt/year';
+import { templateCaption } from './rules/caption/template-words';
+import { captionDate } from './rules/caption/date';
+import { missingCaption } from './rules/caption/missing';
+import { storedOnly } from './rules/caption/stored-only';
+import { placeholder } from './rules/fresh/placeholder';
+import { pastItsTime } from './rules/fresh/past-its-time';
+import { changedSince } from './rules/fresh/changed-since';
+import { olderRendition } from './rules/fresh/older-rendition';
+import { missing } from './rules/file/missing';
+import { wrongCase } from './rules/file/wrong-case';
+import { tooHeavy } from './rules/file/too-heavy';
+import { tooSmall } from './rules/file/too-small';
+import { stretched } from './rules/file/stretched';
+import { wrongType } from './rules/file/wrong-type';
+import { cameraName } from './rules/file/camera-name';
+import type { Rule } from './rule';
+
+export const RULES: readonly Rule[] = [
+  absent,
+  emptyLink,
+  emptyCaption,
+  fileName,
+  generic,
+  templateWords,
+  pictureOf,
+  equalsCaption,
+  equalsLinkText,
+  sameWords,
+  otherWordsElsewhere,
+  tooLong,
+  code,
+  year,
+  templateCaption,
+  captionDate,
+  missingCaption,
+  storedOnly,
+  placeholder,
+  pastItsTime,
+  changedSince,
+  olderRendition,
+  missing,
+  wrongCase,
+  tooHeavy,
+  tooSmall,
+  stretched,
+  wrongType,
+  cameraName,
+];

@@ -1,0 +1,25 @@
+/** The W3C's alt decision tree (https://www.w3.org/WAI/tutorials/images/decision-tree/), as far as markup tells. */
+import type { PlacementToCheck } from './page-to-check';
+
+/**
+ * `functional`: what a press on it does must be said. `decorative`: the markup takes it out. `complex`: it holds data
+ * that a few words can't carry. `informative`: what it shows must be said.
+ */
+export type AltBranch = 'functional' | 'decorative' | 'complex' | 'informative';
+
+const COMPLEX =
+  /(?<!\p{L})(?:charts?|graphs?|diagrams?|maps?|floor ?plans?|plan of|timetables?|flow ?charts?|infographics?|diagramm|karte|stundenplan|lageplan|carte|plan|graphique|horaires?|mapa|gr[áa]fico|plano|horario)(?!\p{L})/iu;
+
+/** Which branch a place takes. */
+export function altBranch({ kind, link, decorative, alt, caption, raw }: PlacementToCheck): AltBranch {
+  if (kind === 'input' || isOnlyContent(link)) return 'functional';
+  if (decorative) return 'decorative';
+  return COMPLEX.test(`${alt ?? ''} ${caption ?? ''} ${raw.split('/').at(-1) ?? ''}`.replace(/[-_]/gu, ' '))
+    ? 'complex'
+    : 'informative';
+}
+
+/** Whether the picture is all that its link has. */
+export function isOnlyContent(link: PlacementToCheck['link']): boolean {
+  return link !== null && link.text.trim() === '';
+}

@@ -1,0 +1,124 @@
+/** What rules read: a page, its places in their order, and what is known of the pictures that stand there. */
+import type { NearMiss } from '../address/near-miss';
+import type { ChangedSubject } from '../dating/changed-subject';
+import type { Dating } from '../dating/best-interval';
+import type { Day } from '../dating/day';
+import type { PictureKind } from '../dating/shelf-life';
+import type { PlacementKind } from '../markup/kinds/kind';
+import type { DeclaredSlot, LinkAround, Placement, PlacementContext } from '../markup/placement';
+
+/** One place of a page. */
+export interface PlacementToCheck {
+  readonly kind: PlacementKind;
+  readonly source: string;
+  readonly line: number;
+  readonly column: number;
+  readonly thread: string;
+  /** Where its element stands in the structure of the page. */
+  readonly element: string;
+  /** Whether the words of its element are told here: an element may show a picture by several attributes. */
+  readonly bearsWords: boolean;
+  readonly raw: string;
+  /** Path of the file within the site; `null` for what lies elsewhere. */
+  readonly filePath: string | null;
+  /** Address of what lies elsewhere. */
+  readonly url: string | null;
+  /** `null` where the attribute is absent. */
+  readonly alt: string | null;
+  readonly name: string;
+  readonly caption: string | null;
+  readonly link: LinkAround | null;
+  readonly decorative: boolean;
+  readonly hidden: boolean;
+  readonly dormant: boolean;
+  readonly context: PlacementContext;
+  readonly declared: DeclaredSlot;
+}
+
+/** What is known of a file, and of the picture that it is one file of. */
+export interface PictureFacts {
+  readonly path: string;
+  /** Whether the file is there. */
+  readonly isThere: boolean;
+  /** For one that is not: a file that is there under nearly that name. */
+  readonly near: { readonly path: string; readonly kind: NearMiss['kind'] } | null;
+  readonly widthPx: number | null;
+  readonly heightPx: number | null;
+  readonly sizeBytes: number | null;
+  /** What its bytes are: `jpeg`, `png` … */
+  readonly format: string | null;
+  /** ms since 1970, of the file; and of the file that stands for its picture. */
+  readonly modifiedMs: number | null;
+  readonly masterModifiedMs: number | null;
+  readonly masterPath: string | null;
+  /** Number of the picture, by which the same one is known elsewhere; `null` where it is not known. */
+  readonly pictureId: number | null;
+  readonly kind: PictureKind | null;
+  readonly dating: Dating | null;
+  /** The last day on which it is current; `null` where it does not age. */
+  readonly currentUntil: Day | null;
+  readonly changed: ChangedSubject | null;
+  /** What speaks for a leftover of a template; empty where it is none. */
+  readonly leftoverClues: readonly string[];
+  /** Description, or alt text, that its file carries. */
+  readonly embedded: string | null;
+  /** The alt texts that the picture has on all pages, by how many places have each. */
+  readonly altTexts: Readonly<Record<string, number>>;
+}
+
+export interface PageToCheck {
+  readonly path: string;
+  readonly title: string;
+  /** Of the page, as in `de-CH`; `null` where it does not say. */
+  readonly language: string | null;
+  readonly placements: readonly PlacementToCheck[];
+  /** By path of the file. */
+  readonly pictures: ReadonlyMap<string, PictureFacts>;
+  readonly today: Day;
+}
+
+/** A file of which nothing but its path is known. */
+export function unknownPicture(path: string): PictureFacts {
+  return {
+    ...{ path, isThere: true, near: null, widthPx: null, heightPx: null, sizeBytes: null, format: null },
+    ...{ modifiedMs: null, masterModifiedMs: null, masterPath: null, pictureId: null, kind: null },
+    ...{ dating: null, currentUntil: null, changed: null, leftoverClues: [] },
+    ...{ embedded: null, altTexts: {} },
+  };
+}
+
+/** An element's place in the structure, out of the name of one of its spots. */
+export const elementOfSpot = (spot: string): string => spot.split('|', 1)[0] ?? spot;
+
+const OWN_KINDS = new Set<PlacementKind>(['img', 'input', 'object']);
+/** Kinds in which an `img` may show its picture without having a `src` of its own. */
+const OTHER_KINDS = new Set<PlacementKind>(['lazy', 'srcset', 'iframe-srcdoc']);
+
+/** Chooses for every element that takes words the one place that bears them: its own address, else the first other. */
+export function withBearers<T extends Pick<PlacementToCheck, 'kind' | 'element'>>(
+  placements: readonly T[],
+): (T & { readonly bearsWords: boolean })[] {
+  const bearers = new Map<string, T>();
+  for (const one of placements) {
+    const isOwn = OWN_KINDS.has(one.kind);
+    const isOther = OTHER_KINDS.has(one.kind) && /(?:^|>|\b)img:\d+$/u.test(one.element);
+    const before = bearers.get(one.element);
+    if (isOwn || (isOther && !before)) bearers.set(one.element, one);
+  }
+  return placements.map((one) => ({ ...one, bearsWords: bearers.get(one.element) === one }));
+}
+
+/** A place as it was read, as rules read it. */
+export function placementsToCheck(placements: readonly Placement[]): PlacementToCheck[] {
+  const all = placements.map(
+    ({ kind, source, line, column, thread, raw, address, alt, name, caption, link, ...rest }) => ({
+      ...{ kind, source, line, column, thread, raw, alt, name, caption, link },
+      element: elementOfSpot(thread),
+      filePath: address.kind === 'site' ? address.path : null,
+      url: address.kind === 'elsewhere' ? address.url : null,
+      ...{ decorative: rest.decorative, hidden: rest.hidden, dormant: rest.dormant },
+      ...{ context: rest.context, declared: rest.declared },
+    }),
+  );
+  return withBearers(all);
+}

@@ -1,0 +1,63 @@
+/** What a rule of the errata is: what it reads, when it speaks, and what it says. */
+import type { AltBranch } from './alt-branch';
+import type { PictureFacts, PageToCheck, PlacementToCheck } from './page-to-check';
+
+/** How much it matters: `must` hinders readers or breaks a standard, `should` misleads or ages, `note` is worth knowing. */
+export type Degree = 'must' | 'should' | 'note';
+
+export type RuleGroup = 'alt' | 'caption' | 'rights' | 'fresh' | 'file' | 'set';
+export type RuleId = `${RuleGroup}/${string}`;
+
+/** How sure the evidence is: read in the source, measured or computed, or guessed from words. */
+export type EvidenceLevel = 'read' | 'measured' | 'guessed';
+
+/** What a rule found at one place. */
+export interface Finding {
+  /** What was seen, with the words of the site in quotation marks. */
+  readonly evidence: string;
+  /** Where it is another degree than the rule's own. */
+  readonly degree?: Degree;
+  /** The branch of the W3C alt decision tree that it took. */
+  readonly branch?: AltBranch;
+  /** A text that can be put in place at once, where there is one. */
+  readonly fix?: { readonly field: 'alt' | 'caption'; readonly text: string };
+}
+
+/** What a rule may ask besides the place itself. */
+export interface Surrounding {
+  readonly page: PageToCheck;
+  /** The picture that stands there, or `null` where there is no file, or it can't be read. */
+  readonly picture: PictureFacts | null;
+}
+
+/** A piece of a page that a rule speaks about, or does not: its documentation and its test. */
+export interface Example {
+  /** HTML of the body. */
+  readonly html: string;
+  /** The evidence it gives, or `null` where the rule is content. */
+  readonly evidence: string | null;
+  /** Language of the page; English where it is left out. */
+  readonly language?: string;
+  /** What is known of the files it shows, by their address; what is left out is an ordinary picture. */
+  readonly files?: Readonly<Record<string, Partial<PictureFacts>>>;
+  /** Today, where it matters: an ISO day. */
+  readonly today?: string;
+}
+
+export interface Rule {
+  readonly id: RuleId;
+  readonly degree: Degree;
+  readonly level: EvidenceLevel;
+  /** What is wrong, in a few words that begin a sentence. */
+  readonly title: string;
+  /** What it means for a reader. */
+  readonly why: string;
+  /** What to do. */
+  readonly remedy: string;
+  /** Standard or technique that it follows. */
+  readonly standard?: string;
+  /** Whether the place is one that the rule speaks about at all. */
+  readonly applies: (placement: PlacementToCheck) => boolean;
+  readonly check: (placement: PlacementToCheck, around: Surrounding) => Finding | null;
+  readonly examples: readonly Example[];
+}

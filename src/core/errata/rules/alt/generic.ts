@@ -1,0 +1,44 @@
+import { altBranch } from '../../alt-branch';
+import { hasAlt } from '../../places';
+import type { Finding, Rule } from '../../rule';
+import { wordLists } from '../../words/word-lists';
+
+/** In lower case, without marks and numbers at its ends. */
+const bare = (text: string) =>
+  text
+    .toLowerCase()
+    .replace(/^[^\p{L}]+|[^\p{L}]+$/gu, '')
+    .replace(/\s+/gu, ' ');
+
+export const generic: Rule = {
+  id: 'alt/generic',
+  degree: 'must',
+  level: 'read',
+  title: 'The alt text says only that there is a picture',
+  why: 'A screen reader has said that already; what is on it stays unknown.',
+  remedy: 'Say in a few words what it shows here.',
+  standard: 'WCAG 2.2, 1.1.1; F30',
+  applies: hasAlt,
+  check: (placement, { page }): Finding | null => {
+    const text = (placement.alt ?? '').trim();
+    const word = bare(text);
+    const lists = wordLists(page.language);
+    const branch = altBranch(placement);
+    if (lists.some(({ generic: words }) => words.includes(word)))
+      return { evidence: `The alt text is “${text}”.`, branch };
+    // “Logo” at least tells what it is.
+    return lists.some(({ sortOnly }) => sortOnly.includes(word))
+      ? { evidence: `The alt text is “${text}”, whatever is on it.`, branch, degree: 'should' }
+      : null;
+  },
+  examples: [
+    { html: '<img src="a.jpg" alt="image">', evidence: 'The alt text is “image”.' },
+    { html: '<img src="a.jpg" alt="Photo 3">', evidence: 'The alt text is “Photo 3”.' },
+    { html: '<img src="a.jpg" alt="Bild" >', evidence: 'The alt text is “Bild”.', language: 'de-CH' },
+    { html: '<img src="a.jpg" alt="imagen">', evidence: 'The alt text is “imagen”.', language: 'es' },
+    { html: '<img src="a.jpg" alt="Plus">', evidence: 'The alt text is “Plus”.', language: 'fr' },
+    { html: '<img src="a.jpg" alt="poster">', evidence: 'The alt text is “poster”, whatever is on it.' },
+    { html: '<img src="a.jpg" alt="Plus">', evidence: null },
+    { html: '<img src="a.jpg" alt="Image processing lab">', evidence: null },
+  ],
+};

@@ -1,0 +1,25 @@
+/** When a picture was taken, as far as that is known from something else than the words that are to be checked. */
+import type { DateOrigin } from '../../dating/date-evidence';
+import type { DaySpan } from '../../dating/day';
+import type { PictureFacts } from '../page-to-check';
+
+/** Words round a day up: a concert of December is told of in January. */
+const TOLERANCE_DAYS = 62;
+
+/**
+ * @param checked origins that may not be the witness
+ * @returns its days, and those around them that words may well name; `null` where nothing else tells
+ */
+export function aroundTaken(
+  picture: PictureFacts | null,
+  checked: readonly DateOrigin[],
+): { readonly span: DaySpan; readonly around: DaySpan } | null {
+  const dating = picture?.dating;
+  if (!dating || dating.from === null || dating.until === null) return null;
+  const isWitnessed = dating.because.some(
+    ({ origin, weight, from }) => from !== null && weight >= 1 && !checked.includes(origin),
+  );
+  if (!isWitnessed) return null;
+  const span = { from: dating.from, until: dating.until };
+  return { span, around: { from: dating.from - TOLERANCE_DAYS, until: dating.until + TOLERANCE_DAYS } };
+}
