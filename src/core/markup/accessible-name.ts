@@ -36,12 +36,16 @@ function labelledBy(tree: PageTree, element: Element): string {
   return collapse(parts.join(' '));
 }
 
+/** Elements whose alt attribute means something. */
+const TAKES_ALT = new Set(['img', 'input', 'area']);
+
 /** The accessible name of an element that shows a picture; empty where it has none. */
 export function accessibleName(tree: PageTree, element: Element): string {
   const labelled = labelledBy(tree, element) || collapse(attributeText(element, 'aria-label') ?? '');
   if (labelled) return labelled;
-  const alt = attributeText(element, 'alt');
-  if (alt !== null && (collapse(alt) || alt === '')) return collapse(alt);
+  const alt = TAKES_ALT.has(element.tagName) ? attributeText(element, 'alt') : null;
+  // A picture may say that it has no name; a button must have one.
+  if (alt !== null && (collapse(alt) || (alt === '' && element.tagName !== 'input'))) return collapse(alt);
   return collapse(attributeText(element, 'title') ?? '');
 }
 
@@ -69,12 +73,15 @@ export function linkTextBeside(tree: PageTree, link: Element, picture: Element):
 
 const LONGEST = 200;
 
-/** Whether a picture is marked as decoration: an empty alt text, or a role that takes it out of the tree. */
+/**
+ * Whether a picture is marked as decoration: an empty alt text, or a role that takes it out of the tree. An alt text of
+ * blanks alone is not empty.
+ */
 export function isDecorative(element: Element): boolean {
   const role = attributeText(element, 'role')?.trim().toLowerCase().split(/\s+/)[0];
   if (role === 'presentation' || role === 'none') return true;
   return (
-    attributeText(element, 'alt')?.trim() === '' &&
+    attributeText(element, 'alt') === '' &&
     !attributeText(element, 'aria-label')?.trim() &&
     !attributeText(element, 'aria-labelledby')?.trim()
   );

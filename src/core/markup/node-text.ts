@@ -16,6 +16,11 @@ export function collapse(text: string): string {
   return text.replace(/[\s\u00a0]+/g, ' ').trim();
 }
 
+/** Whether an element is kept from all readers where it is written. */
+const isNotShown = (element: Element): boolean =>
+  attributeText(element, 'hidden') !== null ||
+  /display\s*:\s*none/iu.test(attributeText(element, 'style') ?? '');
+
 /**
  * The text that readers meet inside a node, white space collapsed.
  *
@@ -36,7 +41,7 @@ export function textOf(
     if ('value' in next && next.nodeName === '#text') {
       text += next.value;
     } else if (isElement(next)) {
-      if (SILENT.has(next.tagName)) continue;
+      if (SILENT.has(next.tagName) || (next !== node && isNotShown(next))) continue;
       if (next.tagName === 'br') text += ' ';
       if (options.pictures && next.tagName === 'img') text += ` ${attributeText(next, 'alt') ?? ''} `;
     }

@@ -240,6 +240,15 @@ function resolve(reader: PageReader, value: string): ResolvedAddress {
   return resolveAddress(value, reader.base, reader.site);
 }
 
+/** Whether an element is kept from all readers, or from those who listen, by its own attributes. */
+function isHiddenItself(element: Element): boolean {
+  return (
+    attributeText(element, 'hidden') !== null ||
+    attributeText(element, 'aria-hidden')?.trim().toLowerCase() === 'true' ||
+    /(?:^|[;\s])(?:display\s*:\s*none|visibility\s*:\s*hidden)/iu.test(attributeText(element, 'style') ?? '')
+  );
+}
+
 const WITH_ALT = new Set(['img', 'srcset', 'source', 'input']);
 
 function describe(reader: PageReader, at: number, found: FoundReference): PlacementSurroundings {
@@ -265,7 +274,7 @@ function describe(reader: PageReader, at: number, found: FoundReference): Placem
     caption: words?.text ?? null,
     link: link ? { href: attributeText(link, 'href') ?? '', text: linkTextBeside(tree, link, shown) } : null,
     decorative: found.kind === 'css' || (hasAlt && (isDecorative(shown) || around.ariaHidden)),
-    hidden: around.hidden || around.ariaHidden || attributeText(element, 'hidden') !== null,
+    hidden: around.hidden || around.ariaHidden || isHiddenItself(shown),
     context: {
       headings: headingsOver(tree, at),
       before: HEAD_KINDS.has(found.kind) ? '' : textBeside(shown, -1),

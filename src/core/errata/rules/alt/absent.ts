@@ -14,7 +14,7 @@ export const absent: Rule = {
   check: (placement) => {
     const { alt, name, decorative, kind } = placement;
     // A name given by a label or a title is one. An alt text of blanks alone is none, and is no empty one either.
-    const isBlank = alt !== null && alt !== '' && alt.trim() === '' && name === '';
+    const isBlank = alt !== null && alt !== '' && alt.trim() === '' && !decorative;
     const isAbsent = alt === null && name === '' && !decorative;
     const isButton = kind === 'input' && name === '';
     if (!isBlank && !isAbsent && !isButton) return null;

@@ -11,12 +11,17 @@ export const emptyLink: Rule = {
   remedy: 'Say in the alt text where the link leads.',
   standard: 'WCAG 2.2, 2.4.4 and 4.1.2; F89',
   applies: isPicture,
-  check: ({ alt, name, link, kind }, { page }) => {
-    if (kind === 'input' || alt?.trim() !== '' || name !== '' || !link || !isOnlyContent(link)) return null;
+  check: ({ decorative, alt, link, kind }, { page }) => {
+    // An anchor without an address is no link, and a picture without any alt text is another rule’s.
+    if (kind === 'input' || alt === null || !decorative || !link?.href || !isOnlyContent(link)) return null;
     // Several pictures of one link: it has a name if one of them has.
     const beside = page.placements.some(
       (other) =>
-        other.bearsWords && other.link?.href === link.href && other.link.text === '' && other.name !== '',
+        other.bearsWords &&
+        other.link?.href === link.href &&
+        other.link.text === '' &&
+        !other.decorative &&
+        other.name !== '',
     );
     return beside ? null : { evidence: `The link leads to “${link.href}”.`, branch: 'functional' };
   },
@@ -26,5 +31,10 @@ export const emptyLink: Rule = {
     { html: '<a href="x.html" title="Lessons"><img src="a.jpg" alt=""></a>', evidence: null },
     { html: '<a href="x.html"><img src="a.jpg" alt="Lessons"></a>', evidence: null },
     { html: '<img src="a.jpg" alt="">', evidence: null },
+    { html: '<a name="top"><img src="a.jpg" alt=""></a>', evidence: null },
+    {
+      html: '<a href="x.html"><img src="a.jpg" alt="Lessons" role="none"></a>',
+      evidence: 'The link leads to “x.html”.',
+    },
   ],
 };

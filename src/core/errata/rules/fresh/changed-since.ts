@@ -1,5 +1,5 @@
 import { spanText } from '../../../dating/shelf-life';
-import { showsFile } from '../../places';
+import { isSeen } from '../../places';
 import type { Rule } from '../../rule';
 
 export const changedSince: Rule = {
@@ -9,7 +9,7 @@ export const changedSince: Rule = {
   title: 'What it shows has changed since',
   why: 'Readers look for what is no longer so: a red door, a tutor who left.',
   remedy: 'Swap it for a picture from after the change.',
-  applies: showsFile,
+  applies: isSeen,
   check: (_, { picture }) => {
     if (!picture?.changed) return null;
     const { name, changedHow, changedOn, certainty } = picture.changed;

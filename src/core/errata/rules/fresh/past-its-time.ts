@@ -1,5 +1,5 @@
 import { spanText } from '../../../dating/shelf-life';
-import { showsFile } from '../../places';
+import { isSeen } from '../../places';
 import type { Rule } from '../../rule';
 
 export const pastItsTime: Rule = {
@@ -9,7 +9,7 @@ export const pastItsTime: Rule = {
   title: 'It is past its time',
   why: 'Readers take what it shows for how things are now.',
   remedy: 'Swap it for a newer picture.',
-  applies: showsFile,
+  applies: isSeen,
   check: (_, { page, picture }) => {
     if (!picture?.kind || picture.currentUntil === null || picture.changed) return null;
     if (picture.currentUntil >= page.today || picture.leftoverClues.length > 0) return null;

@@ -1,4 +1,4 @@
-import { showsFile } from '../../places';
+import { isSeen } from '../../places';
 import type { Rule } from '../../rule';
 
 export const placeholder: Rule = {
@@ -8,7 +8,7 @@ export const placeholder: Rule = {
   title: 'It is a leftover of a template',
   why: 'Readers see that nobody has finished the page.',
   remedy: 'Swap it for a picture, or take the place away.',
-  applies: showsFile,
+  applies: isSeen,
   check: (_, { picture }) =>
     picture && picture.leftoverClues.length > 0 ? { evidence: picture.leftoverClues.join(' ') } : null,
   examples: [
