@@ -2,8 +2,10 @@
 import { join } from 'node:path';
 import { beforeAll, describe, expect, it } from 'vitest';
 import { generateSite } from '@demo/site/generate';
+import { ANSWERS } from '@demo/site/answers';
 import { LEFTOVERS, PAST_THEIR_TIME, trueDays, trueFamilies } from '@demo/site/picture-answers';
 import { dayOf } from '@/core/dating/day';
+import { checkSite } from '@/server/work/errata/check-site';
 import { judgePictures } from '@/server/work/pictures/judge-pictures';
 import { connected } from '../fixtures/connected';
 import { useDatabase } from '../fixtures/test-database';
@@ -28,6 +30,7 @@ interface Told {
 }
 
 let told: Told[];
+let errata: { page: string; place: string; raw: string; rule: string; degree: string; evidence: string }[];
 
 beforeAll(async () => {
   const folder = join(held.folder, 'ferndrake');
@@ -40,6 +43,12 @@ beforeAll(async () => {
     [siteId],
   );
   told = rows;
+  await checkSite(held.db, siteId, TODAY);
+  const { rows: found } = await held.db.pool.query<(typeof errata)[number]>(
+    'select e.page_path as page, e.placement_id as place, x.raw, e.rule, e.degree, e.evidence from errata e join placements x on x.id = e.placement_id where e.site_id = $1 order by 1, 3',
+    [siteId],
+  );
+  errata = found;
 }, 400_000);
 
 /** Precision and recall of what was told, by the first file that the key knows each picture by. */
@@ -62,6 +71,12 @@ const dayOfText = (text: string) => {
 /** Every two of some files, as one text each. */
 const pairsOf = (paths: readonly string[]) =>
   paths.flatMap((a, n) => paths.slice(n + 1).map((b) => (a < b ? `${a} ${b}` : `${b} ${a}`)));
+
+/** Rules of the key that look at what is not looked at yet: words within pictures, and what nobody has named. */
+const NOT_YET: ReadonlySet<string> = new Set(['alt/picture-of-text', 'fresh/changed-since']);
+
+const countsOf = (names: readonly string[]) =>
+  Object.fromEntries([...new Set(names)].map((name) => [name, names.filter((one) => one === name).length]));
 
 describe('what is told of the pictures of the demo site', () => {
   it('puts files together that show one scene, and no others', () => {
@@ -122,5 +137,19 @@ describe('what is told of the pictures of the demo site', () => {
       expect(because.length).toBeGreaterThan(0);
       expect(reason).not.toBe('');
     }
+  });
+
+  it.each(ANSWERS.filter(({ rule }) => !NOT_YET.has(rule)))('finds $rule at $page', ({ page, raw, rule }) => {
+    expect(errata.filter((one) => one.page === page && one.raw === raw).map((one) => one.rule)).toContain(
+      rule,
+    );
+  });
+
+  it('gives every erratum its evidence, and none twice', () => {
+    for (const { evidence } of errata) expect(evidence).not.toBe('');
+    const keys = errata.map(({ place, rule }) => `${place} ${rule}`);
+    expect(new Set(keys).size).toBe(keys.length);
+    console.log(`errata: ${errata.length}`, countsOf(errata.map(({ rule, degree }) => `${degree} ${rule}`)));
+    expect(keys.length).toBeGreaterThan(100);
   });
 });

@@ -123,3 +123,31 @@ test('many pictures are chosen with keys, named, titled and compared, and what c
   await page.goto(`${SCHOOL}/pictures?q=dusk`);
   await expect(page.getByRole('link', { name: 'The back door at dusk' })).toBeVisible();
 });
+
+test('errata are listed with their evidence, by degree and rule, and are let stand with a reason', async ({
+  page,
+}) => {
+  test.setTimeout(120_000);
+  await signInAs(page, 'Maud Kestle');
+  await page.goto(`${SCHOOL}/errata?show=must`);
+  await expect(
+    page.getByText('A link has nothing but this picture, and its alt text is empty.').first(),
+  ).toBeVisible();
+  await look(page, 'errata');
+  await expectAccessible(page);
+  await page.getByRole('link', { name: /^The alt text is the name of a file \d+/ }).click();
+  const drums = page.getByRole('listitem').filter({ hasText: 'The alt text is “IMG_3381”.' });
+  await expect(drums).toHaveCount(1);
+  await expect(page.getByText(/F30/)).toBeVisible();
+  await drums.getByRole('button', { name: 'Let it stand …' }).click();
+  await drums.getByRole('button', { name: 'Stet' }).click();
+  await expect(page.getByText(/whoever comes after you will ask/)).toBeVisible();
+  await drums.getByLabel('Why it may stand').fill('It is the number that the tutors know it by.');
+  await drums.getByRole('button', { name: 'Stet' }).click();
+  await expect(drums).toHaveCount(0);
+  await page.goto(`${SCHOOL}/errata?show=stet`);
+  await expect(page.getByText('It is the number that the tutors know it by.')).toBeVisible();
+  await expectAccessible(page);
+  await page.getByRole('button', { name: 'It stands no longer' }).click();
+  await expect(page.getByText('Nothing is let stand')).toBeVisible();
+});

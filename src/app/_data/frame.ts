@@ -20,9 +20,16 @@ export async function siteFrame(siteId: number) {
     })
     .from(editions)
     .where(and(eq(editions.siteId, siteId), eq(editions.state, 'draft')));
-  const { rows: counts } = await pool.query<{ pages: number; pictures: number; editions: number }>(
+  const { rows: counts } = await pool.query<{
+    pages: number;
+    pictures: number;
+    errata: number;
+    editions: number;
+  }>(
     `select (select count(*)::int from pages where site_id = $1 and gone_in is null) as pages,
             (select count(distinct coalesce(picture_id, -id))::int from files where site_id = $1 and gone_in is null) as pictures,
+            (select count(*)::int from errata e where site_id = $1 and degree <> 'note' and not exists (select 1 from stets s
+               where s.site_id = e.site_id and s.page_path = e.page_path and s.key = e.key and (s.until is null or s.until >= current_date))) as errata,
             (select count(*)::int from editions where site_id = $1) as editions`,
     [siteId],
   );
@@ -30,7 +37,7 @@ export async function siteFrame(siteId: number) {
   return {
     survey: survey ?? null,
     draft: draft ?? null,
-    counts: counts[0] ?? { pages: 0, pictures: 0, editions: 0 },
+    counts: counts[0] ?? { pages: 0, pictures: 0, errata: 0, editions: 0 },
     sections,
   };
 }

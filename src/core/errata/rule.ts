@@ -5,7 +5,7 @@ import type { PictureFacts, PageToCheck, PlacementToCheck } from './page-to-chec
 /** How much it matters: `must` hinders readers or breaks a standard, `should` misleads or ages, `note` is worth knowing. */
 export type Degree = 'must' | 'should' | 'note';
 
-export type RuleGroup = 'alt' | 'caption' | 'rights' | 'fresh' | 'file' | 'set';
+type RuleGroup = 'alt' | 'caption' | 'rights' | 'fresh' | 'file' | 'set';
 export type RuleId = `${RuleGroup}/${string}`;
 
 /** How sure the evidence is: read in the source, measured or computed, or guessed from words. */
@@ -24,7 +24,7 @@ export interface Finding {
 }
 
 /** What a rule may ask besides the place itself. */
-export interface Surrounding {
+interface Surrounding {
   readonly page: PageToCheck;
   /** The picture that stands there, or `null` where there is no file, or it can't be read. */
   readonly picture: PictureFacts | null;

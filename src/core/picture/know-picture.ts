@@ -8,7 +8,7 @@ import { livesOf, strictestAgeing, type Ageing, type PictureKind, type SetLife }
 import { placeholderVerdict, type PlaceholderVerdict, type Teaching } from './placeholder';
 
 /** A file of the picture, with what was read from its bytes. */
-export interface KnownFile {
+interface KnownFile {
   readonly path: string;
   readonly widthPx: number;
   readonly heightPx: number;
@@ -21,7 +21,7 @@ export interface KnownFile {
   readonly camera?: string | undefined;
 }
 
-export interface KnownPlace {
+interface KnownPlace {
   readonly alt: string | null;
   readonly caption: string | null;
   readonly headings: readonly string[];

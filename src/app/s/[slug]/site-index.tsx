@@ -6,7 +6,12 @@ import { placeText } from '@/ui/format';
 
 interface SiteIndexProps {
   slug: string;
-  counts: { readonly pages: number; readonly pictures: number; readonly editions: number };
+  counts: {
+    readonly pages: number;
+    readonly pictures: number;
+    readonly errata: number;
+    readonly editions: number;
+  };
   sections: readonly { readonly section: string; readonly name: string | null; readonly pages: number }[];
 }
 
@@ -15,10 +20,11 @@ export function SiteIndex({ slug, counts, sections }: SiteIndexProps) {
   const path = usePathname();
   const chosen = useSearchParams().get('section');
   const root = `/s/${slug}`;
-  const list = path.startsWith(`${root}/pages`) ? 'pages' : 'pictures';
+  const list = ['pages', 'errata'].find((part) => path.startsWith(`${root}/${part}`)) ?? 'pictures';
   const parts = [
     ['pages', 'Pages', counts.pages],
     ['pictures', 'Pictures', counts.pictures],
+    ['errata', 'Errata', counts.errata],
     ['files', 'Files', null],
     ['editions', 'Editions', counts.editions],
     ['surveys', 'Surveys', null],

@@ -61,6 +61,8 @@ export const pages = pgTable(
     pictureBytes: bigint('picture_bytes', { mode: 'number' }).notNull().default(0),
     pictureFiles: integer('picture_files').notNull().default(0),
     heaviestId: integer('heaviest_id'),
+    /** The change that it was last checked for errata after. */
+    checkedIn: integer('checked_in'),
     /** The words readers meet on it. */
     words: text('words').notNull().default(''),
     search: searchColumn('search').generatedAlwaysAs(
@@ -111,6 +113,8 @@ export const files = pgTable(
     pictureId: integer('picture_id').references(() => pictures.id, { onDelete: 'set null' }),
     isMaster: boolean('is_master').notNull().default(false),
     link: jsonb('link').$type<Link>(),
+    /** Digest of all that errata rest on, as it was when its pages were last checked. */
+    factsKey: text('facts_key'),
   },
   (table) => [
     index('files_picture').on(table.pictureId),

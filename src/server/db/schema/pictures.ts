@@ -65,6 +65,8 @@ export const pictures = pgTable(
     title: text('title'),
     /** Who answers for it: for the folder it lies in, or for all pages that show it. */
     ownerId: text('owner_id'),
+    /** How many places give it each alt text. */
+    altTexts: jsonb('alt_texts').$type<Readonly<Record<string, number>>>().notNull().default({}),
     /** Whether its files name a creator, a credit or a copyright. */
     isCredited: boolean('is_credited').notNull().default(false),
     /** Of what it shows, that which has changed since it was taken. */

@@ -81,6 +81,9 @@ function judged(picture: PictureToJudge, rules: KnowingRules, owners: ReadonlyMa
     owner_id: ownerOf(master.path, places, owners),
     is_credited: files.some(({ metadata: { creator, credit, copyright } }) => creator ?? credit ?? copyright),
     changed: known.changed,
+    alt_texts: countsOf(
+      places.flatMap(({ kind, alt }) => ((kind === 'img' || kind === 'input') && alt !== null ? [alt] : [])),
+    ),
   };
 }
 
@@ -121,6 +124,13 @@ function ownerOf(
   return others.length === 0 ? (only ?? null) : null;
 }
 
+/** How often each text is there. */
+function countsOf(values: readonly string[]): Record<string, number> {
+  const counts: Record<string, number> = {};
+  for (const value of values) counts[value] = (counts[value] ?? 0) + 1;
+  return counts;
+}
+
 /** What is said most often; `null` where nothing is said. */
 function commonest(values: readonly (string | null)[]): string | null {
   const counts = new Map<string, number>();
@@ -134,10 +144,10 @@ async function write({ pool }: Database, rows: readonly ReturnType<typeof judged
        because = v.because, against = v.against, current_until = v.current_until, overdue = v.overdue,
        placeholder_belief = v.placeholder_belief, is_placeholder = v.is_placeholder, clues = v.clues,
        pages = v.pages, first_pages = v.first_pages, words = v.words, title = v.title, owner_id = v.owner_id,
-       is_credited = v.is_credited, changed = v.changed
+       is_credited = v.is_credited, changed = v.changed, alt_texts = v.alt_texts
      from jsonb_to_recordset($1::jsonb) as v(id int, kind text, kind_reason text, taken_from int, taken_until int,
        because jsonb, against jsonb, current_until int, overdue float8, placeholder_belief float8, is_placeholder boolean, clues jsonb,
-       pages int, first_pages jsonb, words text, title text, owner_id text, is_credited boolean, changed jsonb)
+       pages int, first_pages jsonb, words text, title text, owner_id text, is_credited boolean, changed jsonb, alt_texts jsonb)
      where p.id = v.id`,
     [JSON.stringify(rows)],
   );

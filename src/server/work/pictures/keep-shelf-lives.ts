@@ -5,7 +5,7 @@ import { requireRole, type Actor } from '../../accounts/actor';
 import { checkedInput } from '../../checked-input';
 import type { Database } from '../../db/database';
 import { logEvent } from '../log-event';
-import { judgePictures } from './judge-pictures';
+import { judgeAgain } from './judge-again';
 
 export interface ShelfLifeInput {
   /** Pattern of a section, or a folder; empty for the whole site. */
@@ -59,7 +59,7 @@ export async function saveShelfLife(
          on conflict (site_id, section, kind) do update set life = excluded.life`,
     [siteId, section, kind, ...(life === null ? [] : [JSON.stringify(life)])],
   );
-  await judgePictures(db, siteId, Date.now());
+  await judgeAgain(db, siteId);
   const words = life === null ? 'the usual' : `${life.unit}${'count' in life ? ` ${life.count}` : ''}`;
   await logEvent(db, actor, {
     siteId,
@@ -84,6 +84,6 @@ export async function saveSchoolYear(
   const schema = Joi.object<{ month: number }>({ month: Joi.number().integer().min(1).max(12).required() });
   checkedInput(schema, { month }, REFUSAL);
   await db.pool.query('update sites set school_year_month = $2 where id = $1', [siteId, month]);
-  await judgePictures(db, siteId, Date.now());
+  await judgeAgain(db, siteId);
   await logEvent(db, actor, { siteId, verb: 'set school year', details: `begins in month ${month}` });
 }

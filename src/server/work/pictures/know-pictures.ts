@@ -1,12 +1,16 @@
 import { eq } from 'drizzle-orm';
 import type { Database } from '../../db/database';
 import { sites } from '../../db/schema/sites';
+import { checkSite } from '../errata/check-site';
 import { openConnection } from '../site-connection';
 import { judgePictures } from './judge-pictures';
 import { placeFamilies } from './place-families';
 import { readLooks } from './read-looks';
 
-/** After a survey, or after somebody said something of a picture: reads what is new and judges all pictures anew. */
+/**
+ * After a survey, or after somebody sorted files anew: reads what is new, judges all pictures anew, and checks the pages
+ * for errata of which something has changed.
+ */
 export async function knowPictures(db: Database, siteId: number): Promise<void> {
   const [site] = await db.orm.select().from(sites).where(eq(sites.id, siteId));
   if (!site) return;
@@ -17,5 +21,7 @@ export async function knowPictures(db: Database, siteId: number): Promise<void> 
     await connection.close();
   }
   await placeFamilies(db, siteId);
-  await judgePictures(db, siteId, Date.now());
+  const now = Date.now();
+  await judgePictures(db, siteId, now);
+  await checkSite(db, siteId, now);
 }

@@ -8,7 +8,7 @@ import type { Database } from '../../db/database';
 import { ProblemError } from '../../problem-error';
 import { logEvent } from '../log-event';
 import { IDS, picturesOf, TEACHERS } from './chosen-pictures';
-import { judgePictures } from './judge-pictures';
+import { judgeAgain } from './judge-again';
 
 export interface SubjectInput {
   /** `null` makes a new one. */
@@ -69,7 +69,7 @@ export async function saveSubject(
   );
   const saved = rows[0]?.id;
   if (saved === undefined) throw gone();
-  await judgePictures(db, siteId, Date.now(), await picturesShowing(db, saved));
+  await judgeAgain(db, siteId, await picturesShowing(db, saved));
   await logEvent(db, actor, {
     siteId,
     verb: 'save subject',
@@ -87,7 +87,7 @@ export async function removeSubject(db: Database, actor: Actor, siteId: number, 
     [siteId, id],
   );
   if (!rows[0]) throw gone();
-  await judgePictures(db, siteId, Date.now(), showing);
+  await judgeAgain(db, siteId, showing);
   await logEvent(db, actor, { siteId, verb: 'remove subject', details: rows[0].name });
 }
 
@@ -135,7 +135,7 @@ export async function showSubject(
       [siteId, known, subjectId],
     );
   }
-  await judgePictures(db, siteId, Date.now(), known);
+  await judgeAgain(db, siteId, known);
   await logEvent(db, actor, {
     siteId,
     verb: isShown ? 'say that pictures show' : 'say that pictures do not show',

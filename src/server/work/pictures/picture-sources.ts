@@ -18,6 +18,7 @@ interface FileOfPicture {
 }
 
 interface PlaceOfPicture {
+  readonly kind: string;
   readonly alt: string | null;
   readonly caption: string | null;
   readonly headings: readonly string[];
@@ -56,7 +57,7 @@ const TO_JUDGE = `
       from files f join looks l on l.sha256 = f.sha256 left join teachings t on t.site_id = f.site_id and t.sha256 = f.sha256
         left join titles n on n.site_id = f.site_id and n.sha256 = f.sha256
       where f.picture_id = p.id and f.gone_in is null) as files,
-    (select jsonb_agg(jsonb_build_object('alt', x.alt, 'caption', x.caption, 'headings', x.context -> 'headings',
+    (select jsonb_agg(jsonb_build_object('kind', x.kind, 'alt', x.alt, 'caption', x.caption, 'headings', x.context -> 'headings',
         'near', concat_ws(' ', x.context ->> 'before', x.context ->> 'after'), 'page', x.page_path,
         'title', coalesce(g.title, ''), 'section', coalesce(g.section, ''), 'owner', s.owner_id))
       from files f join placements x on x.site_id = f.site_id and x.file_path = f.path and x.until_survey is null and not x.dormant

@@ -9,7 +9,7 @@ import { addJob } from '../../jobs/queue';
 import { ProblemError } from '../../problem-error';
 import { logEvent } from '../log-event';
 import { IDS, picturesOf, TEACHERS } from './chosen-pictures';
-import { judgePictures } from './judge-pictures';
+import { judgeAgain } from './judge-again';
 
 /** What held of a picture before somebody said something else, to be said again where that is taken back. */
 export interface Before<T> {
@@ -56,7 +56,7 @@ export async function teachPlaceholder(
       [siteId, known, teaching, actor.name],
     );
   }
-  await judgePictures(db, siteId, Date.now(), known);
+  await judgeAgain(db, siteId, known);
   await logEvent(db, actor, {
     siteId,
     verb: 'say what a picture is',
@@ -90,7 +90,7 @@ export async function settleKind(
      where site_id = $1 and id = any($2::int[])`,
     [siteId, known, kind, `settled by ${actor.name}`],
   );
-  await judgePictures(db, siteId, Date.now(), known);
+  await judgeAgain(db, siteId, known);
   await logEvent(db, actor, {
     siteId,
     verb: 'settle kind',

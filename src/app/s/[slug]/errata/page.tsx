@@ -1,0 +1,92 @@
+import { ERRATA_FILTERS, listErrata, type ErrataFilter } from '@/app/_data/errata';
+import { hrefWith, listQuery, type SearchParams } from '@/app/_data/query';
+import { requireActor } from '@/app/_data/session';
+import { siteBySlug } from '@/app/_data/site';
+import { RULES } from '@/core/errata/all-rules';
+import { Chip } from '@/ui/chip';
+import { Choices } from '@/ui/choices';
+import { Empty } from '@/ui/empty';
+import { Pager } from '@/ui/pager';
+import { ErratumLine } from './erratum-line';
+
+export const metadata = { title: 'Errata' };
+
+const FILTER_NAME: Readonly<Record<ErrataFilter, string>> = {
+  all: 'All',
+  must: 'Must',
+  should: 'Should',
+  note: 'Note',
+  stet: 'Let stand',
+};
+
+export default async function ErrataPage({
+  params,
+  searchParams,
+}: {
+  params: Promise<{ slug: string }>;
+  searchParams: SearchParams;
+}) {
+  const site = await siteBySlug((await params).slug);
+  const { role } = await requireActor();
+  const { given, section, sheet } = await listQuery(searchParams);
+  const filter = ERRATA_FILTERS.find((name) => name === given('show')) ?? 'all';
+  const rule = RULES.find(({ id }) => id === given('rule')) ?? null;
+  const { rows, counts, rules, sheets } = await listErrata(site.id, {
+    ...{ filter, section, sheet },
+    rule: rule?.id ?? null,
+  });
+  const root = `/s/${site.slug}/errata`;
+  const now = { section, show: filter === 'all' ? null : filter, rule: rule?.id ?? null };
+  return (
+    <main className="min-h-[calc(100vh-46px)] bg-sheet">
+      <h1 className="sr-only">Errata</h1>
+      <div className="flex flex-wrap items-center gap-2 border-b border-line px-5 py-2.5">
+        <Choices
+          names={ERRATA_FILTERS}
+          labels={FILTER_NAME}
+          chosen={filter}
+          counts={counts}
+          hrefOf={(name) => hrefWith(root, { ...now, show: name === 'all' ? null : name, rule: null })}
+        />
+      </div>
+      <div className="flex flex-wrap gap-1.5 border-b border-line px-5 py-2">
+        {rules.map((one) => (
+          <Chip
+            key={one.rule}
+            href={hrefWith(root, { ...now, rule: one.rule === rule?.id ? null : one.rule })}
+            isChosen={one.rule === rule?.id}
+            label={RULES.find(({ id }) => id === one.rule)?.title ?? one.rule}
+            count={one.count}
+          />
+        ))}
+      </div>
+      {rule ? (
+        <p className="max-w-[90ch] px-5 pt-3 text-ink-2">
+          {rule.why} <strong className="font-semibold text-ink">{rule.remedy}</strong>
+          {rule.standard ? ` (${rule.standard})` : ''}
+        </p>
+      ) : null}
+      {rows.length === 0 ? (
+        <Empty head={filter === 'stet' ? 'Nothing is let stand' : 'Nothing is wrong here'}>
+          {filter === 'stet'
+            ? 'What you let stand with a reason is listed here, so that it can be looked at again.'
+            : 'Either all is right, or the worker has not checked the pages yet: that comes after its pictures are read.'}
+        </Empty>
+      ) : (
+        <ul>
+          {rows.map((row) => (
+            <ErratumLine
+              key={row.id}
+              slug={site.slug}
+              row={row}
+              title={RULES.find(({ id }) => id === row.rule)?.title ?? row.rule}
+              remedy={RULES.find(({ id }) => id === row.rule)?.remedy ?? ''}
+              maySettle={role === 'maintainer' || role === 'owner'}
+            />
+          ))}
+        </ul>
+      )}
+      <Pager sheet={sheet} sheets={sheets} hrefOf={(to) => hrefWith(root, { ...now, sheet: to })} />
+    </main>
+  );
+}

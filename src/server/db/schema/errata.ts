@@ -1,0 +1,72 @@
+/** What is wrong on a site, what people let stand all the same, and which rules hold there. */
+import {
+  bigint,
+  bigserial,
+  index,
+  jsonb,
+  pgTable,
+  primaryKey,
+  serial,
+  text,
+  uniqueIndex,
+  date,
+} from 'drizzle-orm/pg-core';
+import type { AltBranch } from '@/core/errata/alt-branch';
+import type { Degree, EvidenceLevel, Finding, RuleId } from '@/core/errata/rule';
+import { moment, ofSite } from './columns';
+
+export const errata = pgTable(
+  'errata',
+  {
+    id: bigserial('id', { mode: 'number' }).primaryKey(),
+    siteId: ofSite(),
+    pagePath: text('page_path').notNull(),
+    placementId: bigint('placement_id', { mode: 'number' }).notNull(),
+    rule: text('rule').$type<RuleId>().notNull(),
+    degree: text('degree').$type<Degree>().notNull(),
+    level: text('level').$type<EvidenceLevel>().notNull(),
+    evidence: text('evidence').notNull(),
+    branch: text('branch').$type<AltBranch>(),
+    /** A text that can be put in place at once. */
+    fix: jsonb('fix').$type<NonNullable<Finding['fix']>>(),
+    /** The same in every survey, as long as the place and the evidence are the same. */
+    key: text('key').notNull(),
+  },
+  (table) => [
+    uniqueIndex('errata_key').on(table.siteId, table.pagePath, table.key),
+    index('errata_rule').on(table.siteId, table.rule),
+  ],
+);
+
+/** Stet: let it stand. It holds as long as the evidence is the same, and until its day if it has one. */
+export const stets = pgTable(
+  'stets',
+  {
+    id: serial('id').primaryKey(),
+    siteId: ofSite(),
+    pagePath: text('page_path').notNull(),
+    key: text('key').notNull(),
+    rule: text('rule').$type<RuleId>().notNull(),
+    reason: text('reason').notNull(),
+    saidBy: text('said_by').notNull(),
+    saidAt: moment('said_at').notNull().defaultNow(),
+    /** The last day on which it holds. */
+    until: date('until'),
+  },
+  (table) => [uniqueIndex('stets_key').on(table.siteId, table.pagePath, table.key)],
+);
+
+/** Another degree for a rule on a site or in one of its sections, or none of it. */
+export const ruleLevels = pgTable(
+  'rule_levels',
+  {
+    siteId: ofSite(),
+    /** Pattern of the section, or a folder; empty for the whole site. */
+    section: text('section').notNull(),
+    rule: text('rule').$type<RuleId>().notNull(),
+    level: text('level').$type<Degree | 'off'>().notNull(),
+    reason: text('reason').notNull(),
+    saidBy: text('said_by').notNull(),
+  },
+  (table) => [primaryKey({ columns: [table.siteId, table.section, table.rule] })],
+);

@@ -1,0 +1,129 @@
+/** Checks the pages of a site for errata: those that changed, and those whose pictures are judged otherwise now. */
+import { dayOfMs, type Day } from '@/core/dating/day';
+import { checkPage, type Erratum, type RuleLevels } from '@/core/errata/check-page';
+import { elementOfSpot, withBearers, type PageToCheck, type PictureFacts } from '@/core/errata/page-to-check';
+import type { Degree, RuleId } from '@/core/errata/rule';
+import type { Database } from '../../db/database';
+import { inTransaction } from '../../db/in-transaction';
+import { insertRows } from '../../db/insert-rows';
+import { errata } from '../../db/schema/errata';
+import { placesOfPages, type PlaceRow } from './places-of-pages';
+import { picturesShown } from './pictures-shown';
+
+const BATCH = 100;
+
+interface PageRow {
+  readonly path: string;
+  readonly title: string;
+  readonly language: string | null;
+  readonly section: string;
+  readonly changed_in: number;
+}
+
+/**
+ * @param now ms since 1970
+ * @returns how many pages were checked
+ */
+export async function checkSite(db: Database, siteId: number, now: number): Promise<number> {
+  const today = dayOfMs(now);
+  const changed = await changedFiles(db, siteId, today);
+  await db.pool.query(
+    `delete from errata e where e.site_id = $1 and not exists (
+       select 1 from pages p where p.site_id = e.site_id and p.path = e.page_path and p.gone_in is null)`,
+    [siteId],
+  );
+  const { rows: pages } = await db.pool.query<PageRow>(
+    `select path, title, language, section, changed_in from pages where site_id = $1 and gone_in is null
+       and (checked_in is distinct from changed_in or path in (
+         select page_path from placements where site_id = $1 and until_survey is null and file_path = any($2::text[])))
+     order by path`,
+    [siteId, changed],
+  );
+  const levels = await levelsOf(db, siteId);
+  for (let from = 0; from < pages.length; from += BATCH) {
+    await checkBatch(db, siteId, { pages: pages.slice(from, from + BATCH), today, levels });
+  }
+  return pages.length;
+}
+
+/** Paths of the files of which something is another now that rules read; they are known as they are from now on. */
+async function changedFiles({ pool }: Database, siteId: number, today: Day): Promise<string[]> {
+  const { rows } = await pool.query<{ path: string }>(
+    `update files f set facts_key = k.key from (
+       select f.id, md5(concat_ws('|', f.sha256, f.problem, f.near_path, f.modified_ms, f.is_master, p.id, p.kind, p.taken_from,
+         p.taken_until, p.because, p.current_until < $2, p.changed, p.is_placeholder, p.clues, p.alt_texts)) as key
+       from files f left join pictures p on p.id = f.picture_id where f.site_id = $1 and f.gone_in is null) k
+     where f.id = k.id and f.facts_key is distinct from k.key returning f.path`,
+    [siteId, today],
+  );
+  return rows.map(({ path }) => path);
+}
+
+type SectionLevels = ReadonlyMap<string, RuleLevels>;
+
+async function levelsOf({ pool }: Database, siteId: number): Promise<SectionLevels> {
+  const { rows } = await pool.query<{ section: string; rule: RuleId; level: Degree | 'off' }>(
+    'select section, rule, level from rule_levels where site_id = $1',
+    [siteId],
+  );
+  const bySection = new Map<string, Map<RuleId, Degree | 'off'>>();
+  for (const { section, rule, level } of rows) {
+    const own = bySection.get(section) ?? new Map<RuleId, Degree | 'off'>();
+    bySection.set(section, own.set(rule, level));
+  }
+  return bySection;
+}
+
+interface Batch {
+  readonly pages: readonly PageRow[];
+  readonly today: Day;
+  readonly levels: SectionLevels;
+}
+
+async function checkBatch(db: Database, siteId: number, { pages, today, levels }: Batch): Promise<void> {
+  const paths = pages.map(({ path }) => path);
+  const byPage = await placesOfPages(db, siteId, paths);
+  const files = [...byPage.values()].flatMap((rows) => rows.flatMap(({ filePath }) => filePath ?? []));
+  const pictures = await picturesShown(db, siteId, [...new Set(files)]);
+  const rows = pages.flatMap((page) => {
+    const placements = byPage.get(page.path) ?? [];
+    const everywhere = levels.get('') ?? new Map();
+    const held: RuleLevels = new Map([...everywhere, ...(levels.get(page.section) ?? [])]);
+    return checkPage(pageToCheck(page, placements, { pictures, today }), held).map((erratum) =>
+      rowOf(siteId, erratum),
+    );
+  });
+  const client = await db.pool.connect();
+  try {
+    await inTransaction(client, async () => {
+      await client.query('delete from errata where site_id = $1 and page_path = any($2::text[])', [
+        siteId,
+        paths,
+      ]);
+      await insertRows(client, errata, rows, { onConflict: ['site_id', 'page_path', 'key'] });
+      await client.query(
+        'update pages set checked_in = changed_in where site_id = $1 and path = any($2::text[])',
+        [siteId, paths],
+      );
+    });
+  } finally {
+    client.release();
+  }
+}
+
+function pageToCheck(
+  { path, title, language }: PageRow,
+  placements: readonly PlaceRow[],
+  { pictures, today }: { readonly pictures: ReadonlyMap<string, PictureFacts>; readonly today: Day },
+): PageToCheck {
+  const all = placements.map((row) => ({ ...row, element: elementOfSpot(row.spot) }));
+  return { path, title, language, placements: withBearers(all), pictures, today };
+}
+
+function rowOf(
+  siteId: number,
+  { placement, page, rule, degree, level, evidence, branch, fix, key }: Erratum,
+) {
+  const { placementId } = placement as unknown as PlaceRow;
+  return { siteId, pagePath: page, placementId, rule, degree, level, evidence, branch, fix, key };
+}

@@ -1,0 +1,133 @@
+import { join } from 'node:path';
+import { beforeAll, describe, expect, it } from 'vitest';
+import { problemOf } from '@/server/problem-error';
+import { listErrata, type ErrataQuery } from '@/app/_data/errata';
+import { checkSite } from '@/server/work/errata/check-site';
+import { letStand, standNoLonger } from '@/server/work/errata/let-stand';
+import { teachPlaceholder } from '@/server/work/pictures/teach-picture';
+import { queueSurvey } from '@/server/work/start-survey';
+import { connected } from '../fixtures/connected';
+import { runJobs } from '../fixtures/run-jobs';
+import { MAINTAINER, useDatabase, VIEWER } from '../fixtures/test-database';
+import { flatPicture, writeFiles } from '../fixtures/write-site';
+
+const held = useDatabase();
+let siteId: number;
+let site: string;
+
+const ALL: ErrataQuery = { filter: 'all', rule: null, section: null, sheet: 1 };
+const found = async (asked: Partial<ErrataQuery> = {}) => {
+  const { rows } = await listErrata(siteId, { ...ALL, ...asked });
+  return rows.map(({ page_path: page, rule }) => `${page} ${rule}`);
+};
+const again = async () => {
+  await queueSurvey(held.db, siteId, 'asked');
+  await runJobs(held.db);
+};
+const only = async (rule: string) => {
+  const { rows } = await listErrata(siteId, { ...ALL, rule });
+  return rows[0] as (typeof rows)[0];
+};
+
+beforeAll(async () => {
+  site = join(held.folder, 'site');
+  await writeFiles(site, {
+    'index.html': '<html lang="en"><title>Home</title><a href="x.html"><img src="img/a.png" alt=""></a><img src="img/b.png" alt="image">',
+    'club/x.html': '<html lang="en"><title>Club</title><img src="../img/B.png" alt="A boat"><img src="../img/a.png" alt="Two tones">',
+    'club/fine.html': '<html lang="en"><title>Fine</title><p>No picture.</p>',
+    'img/a.png': await flatPicture(200, 100, 'png'),
+    'img/b.png': await flatPicture(400, 300, 'png'),
+  }); // prettier-ignore
+  siteId = await connected(held.db, 'Errata', site);
+});
+
+describe('errata of a site', () => {
+  it('are found after a survey, and listed by degree, rule and section', async () => {
+    expect(await found({ filter: 'must' })).toEqual([
+      'index.html alt/empty-link',
+      'index.html alt/generic',
+      'club/x.html file/wrong-case',
+    ]);
+    expect(await found({ section: 'club', filter: 'must' })).toEqual(['club/x.html file/wrong-case']);
+    expect(await found({ rule: 'alt/generic' })).toEqual(['index.html alt/generic']);
+    const { counts, rules } = await listErrata(siteId, ALL);
+    expect(counts).toMatchObject({ must: 3, stet: 0 });
+    expect(rules.map(({ rule }) => rule).slice(0, 3)).toEqual([
+      'alt/empty-link',
+      'alt/generic',
+      'file/wrong-case',
+    ]);
+  });
+
+  it('are looked for again only where something has changed', async () => {
+    expect(await checkSite(held.db, siteId, Date.now())).toBe(0);
+    await writeFiles(site, {
+      'club/fine.html': '<html lang="en"><title>Fine</title><img src="../img/b.png">',
+    });
+    await queueSurvey(held.db, siteId, 'asked');
+    await runJobs(held.db);
+    expect(await found({ section: 'club', rule: 'alt/absent' })).toEqual(['club/fine.html alt/absent']);
+    await writeFiles(site, { 'club/fine.html': '<html lang="en"><title>Fine</title><p>None.</p>' });
+    await again();
+    expect(await found({ rule: 'alt/absent' })).toEqual([]);
+  });
+
+  it('follow what a person says of a picture, on all pages that show it', async () => {
+    const { rows } = await held.db.pool.query<{ id: number }>(
+      "select picture_id as id from files where site_id = $1 and path = 'img/a.png'",
+      [siteId],
+    );
+    const ids = rows.map(({ id }) => id);
+    await teachPlaceholder(held.db, MAINTAINER, siteId, { ids, teaching: 'placeholder' });
+    expect(new Set(await found({ rule: 'fresh/placeholder' }))).toEqual(
+      new Set(['index.html fresh/placeholder', 'club/x.html fresh/placeholder']),
+    );
+    await teachPlaceholder(held.db, MAINTAINER, siteId, { ids, teaching: 'not a placeholder' });
+    expect(await found({ rule: 'fresh/placeholder' })).toEqual([]);
+  });
+
+  it('stand where a person says so, through later surveys, until the evidence is another one', async () => {
+    const { id } = await only('alt/generic');
+    const stet = { ids: [id], reason: 'It is called that.', until: '' };
+    expect(await letStand(held.db, MAINTAINER, siteId, stet)).toBe(1);
+    await again();
+    expect(await found({ rule: 'alt/generic' })).toEqual([]);
+    expect(await found({ filter: 'stet' })).toEqual(['index.html alt/generic']);
+    await writeFiles(site, {
+      'index.html': '<html lang="en"><title>Home</title><a href="x.html"><img src="img/a.png" alt=""></a><img src="img/b.png" alt="photo">',
+    }); // prettier-ignore
+    await again();
+    expect(await found({ rule: 'alt/generic' })).toEqual(['index.html alt/generic']);
+    const next = await only('alt/generic');
+    await letStand(held.db, MAINTAINER, siteId, { ids: [next.id], reason: 'For now.', until: '2020-01-01' });
+    expect(await found({ rule: 'alt/generic' })).toEqual(['index.html alt/generic']);
+    await standNoLonger(held.db, MAINTAINER, siteId, next.id);
+  });
+
+  it('have another degree, or none, where that is set for the site or a section', async () => {
+    const set = (section: string, rule: string, level: string) =>
+      held.db.pool.query(
+        `insert into rule_levels (site_id, section, rule, level, reason, said_by) values ($1, $2, $3, $4, 'x', 'x')`,
+        [siteId, section, rule, level],
+      );
+    await set('', 'file/wrong-case', 'note');
+    await set('', 'alt/empty-link', 'off');
+    await held.db.pool.query('update pages set checked_in = null where site_id = $1', [siteId]);
+    await checkSite(held.db, siteId, Date.now());
+    expect(await found({ filter: 'must' })).toEqual(['index.html alt/generic']);
+    expect(await found({ filter: 'note', rule: 'file/wrong-case' })).toEqual(['club/x.html file/wrong-case']);
+  });
+
+  it.each<[string, () => Promise<unknown>]>([
+    ['STET_INPUT', () => letStand(held.db, MAINTAINER, siteId, { ids: [1], reason: '', until: '' })],
+    [
+      'ERRATUM_GONE',
+      () => letStand(held.db, MAINTAINER, siteId, { ids: [999_999], reason: 'Because', until: '' }),
+    ],
+    ['ERRATUM_GONE', () => standNoLonger(held.db, MAINTAINER, siteId, 999_999)],
+    ['NOT_ALLOWED', () => letStand(held.db, VIEWER, siteId, { ids: [1], reason: 'Because', until: '' })],
+  ])('refuses with %s', async (code, run) => {
+    const problem = await run().then(() => null, problemOf);
+    expect(problem?.code).toBe(code);
+  });
+});
