@@ -1,8 +1,9 @@
 /**
  * `npm run bench [FOLDER …]`: a JSON line a measure. Folders are sites that nobody here wrote, read beside our own.
- * `BENCH=crawling` (or reading, swapping, surveying, pictures) measures that alone.
+ * `BENCH=crawling` (or reading, swapping, surveying, errata, pictures) measures that alone.
  */
 import { benchCrawling } from './crawling';
+import { benchErrata } from './errata';
 import { benchPictures } from './pictures';
 import { benchReading } from './reading';
 import { benchSurveying } from './surveying';
@@ -14,6 +15,7 @@ const measures = {
   swapping: benchSwapping,
   crawling: benchCrawling,
   surveying: benchSurveying,
+  errata: benchErrata,
   pictures: () => benchPictures(process.argv.slice(2)),
 };
 for (const [name, run] of Object.entries(measures)) if (!only || only === name) await run();

@@ -151,3 +151,34 @@ test('errata are listed with their evidence, by degree and rule, and are let sta
   await page.getByRole('button', { name: 'It stands no longer' }).click();
   await expect(page.getByText('Nothing is let stand')).toBeVisible();
 });
+
+test('shelf lives are set for the site and for a section, and pictures are judged by them at once', async ({
+  page,
+}) => {
+  test.setTimeout(120_000);
+  await signInAs(page, 'Maud Kestle');
+  const old = () => page.getByRole('link', { name: /^Past their time \d+/ }).textContent();
+  await page.goto(`${SCHOOL}/pictures`);
+  const before = Number((await old())?.replace(/\D/g, ''));
+  await page.goto(`${SCHOOL}/settings`);
+  await page.getByRole('link', { name: 'How long pictures stay current' }).click();
+  await page.getByLabel('How Class or group ages').selectOption('forever');
+  await page.getByRole('button', { name: 'Save' }).click();
+  await expect(page.getByRole('button', { name: 'As usual' })).toBeVisible();
+  await look(page, 'shelf-lives');
+  await expectAccessible(page);
+  await page.goto(`${SCHOOL}/pictures`);
+  expect(Number((await old())?.replace(/\D/g, ''))).toBeLessThan(before);
+  await page.goto(`${SCHOOL}/settings/shelf-lives`);
+  await page.getByLabel('Section').selectOption('choirs');
+  await page.getByLabel('What it shows').selectOption('class group');
+  await page.getByLabel('Years of it').fill('1');
+  await page.getByRole('button', { name: 'Set it for the section' }).click();
+  await expect(page.getByText('Class or group in Choirs')).toBeVisible();
+  await page.getByRole('button', { name: 'As everywhere' }).click();
+  await expect(page.getByText('No section has a shelf life of its own.')).toBeVisible();
+  await page.getByRole('button', { name: 'As usual' }).click();
+  await expect(page.getByRole('button', { name: 'As usual' })).toHaveCount(0);
+  await page.goto(`${SCHOOL}/pictures`);
+  expect(Number((await old())?.replace(/\D/g, ''))).toBe(before);
+});

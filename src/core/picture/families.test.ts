@@ -55,6 +55,31 @@ describe('families', () => {
       expect(link?.other[side as 'left']).toBeCloseTo(share, 1.7);
   });
 
+  it('takes along a cutting that its picture knows only by way of the one with a border', () => {
+    const bordered = file('bordered', shaped(hall, { border: 12 }), 1800);
+    const files = [bordered, file('hall', hall, 1600), file('copy', shaped(hall, { scale: 0.8 }), 1000)];
+    const prints = new Map([...files, file('river', river)].map(({ id, print }) => [id, print]));
+    const builder = new FamilyBuilder((id) => prints.get(id) as Fingerprint);
+    for (const one of [...files, file('river', river)]) builder.add(one);
+    for (const id of builder.lonely()) builder.lookAgain(id);
+    expect(together(builder.families())).toEqual([['bordered', 'copy', 'hall'], ['river']]);
+  });
+
+  it('looks again only at what stands alone', () => {
+    const files = [
+      file('hall', hall, 1600),
+      file('copy', shaped(hall, { scale: 0.8 }), 1000),
+      file('river', river),
+    ];
+    const prints = new Map(files.map(({ id, print }) => [id, print]));
+    const builder = new FamilyBuilder((id) => prints.get(id) as Fingerprint);
+    for (const one of files) builder.add(one);
+    expect(builder.lonely()).toEqual(['river']);
+    builder.lookAgain('river');
+    builder.lookAgain('nothing of that name');
+    expect(together(builder.families())).toEqual([['copy', 'hall'], ['river']]);
+  });
+
   it('makes the largest the master, in whatever order they come', () => {
     const small = file('small', shaped(hall, { scale: 0.5 }), 300);
     const large = file('large', hall, 1600);

@@ -1,0 +1,82 @@
+import { mkdtemp, rm } from 'node:fs/promises';
+import { tmpdir } from 'node:os';
+import { join } from 'node:path';
+import sharp from 'sharp';
+import { afterAll, beforeAll, describe, expect, it } from 'vitest';
+import { portrait, sample } from '@demo/site/scenes';
+import { ibidem, rowsOf } from '../fixtures/run-ibidem';
+import { flatPicture, writeFiles } from '../fixtures/write-site';
+
+let folder: string;
+
+beforeAll(async () => {
+  folder = await mkdtemp(join(tmpdir(), 'ibidem-check-'));
+  await writeFiles(folder, {
+    'index.html':
+      '<html lang="en"><title>Home</title>\n<p>Words.</p>\n<img src="img/a.png">\n<img src="img/A.png" alt="A flat one"><img src="img/none.png" alt="Gone">',
+    'lessons/violin.html':
+      '<html lang="en"><title>Violin</title><figure><img src="../img/sample_600x400.png" alt="placeholder image"><figcaption>Caption goes here</figcaption></figure>',
+    'tutors/index.html':
+      '<html lang="en"><title>Tutors</title><img src="img/oake.jpg" alt="Dorrin Oake"><img src="img/cut.jpg" alt="Cut short">',
+    'img/a.png': await flatPicture(300, 200, 'png'),
+    'img/sample_600x400.png': await sharp(Buffer.from(sample(600, 400)))
+      .png()
+      .toBuffer(),
+    'tutors/img/oake.jpg': await sharp(Buffer.from(portrait(8)))
+      .resize(400, 500)
+      .withExif({ IFD2: { DateTimeOriginal: '2016:09:05 09:00:00' } })
+      .jpeg()
+      .toBuffer(),
+    'tutors/img/cut.jpg': Buffer.from([0xff, 0xd8, 0xff, 0xe0, 0, 16]),
+  });
+});
+afterAll(() => rm(folder, { recursive: true, force: true }));
+
+describe('ibidem check', () => {
+  it('prints a row an erratum, with its place, its evidence and what to do', async () => {
+    const { code, out, err } = await ibidem('check', folder);
+    expect(code).toBe(0);
+    expect(err).toContain('tutors/img/cut.jpg is not looked at');
+    const rows = rowsOf(out);
+    expect(rows.map(({ page, rule }) => `${page as string} ${rule as string}`).sort()).toEqual([
+      'index.html alt/absent',
+      'index.html file/missing',
+      'index.html file/wrong-case',
+      'lessons/violin.html alt/template-words',
+      'lessons/violin.html caption/template-words',
+      'lessons/violin.html fresh/placeholder',
+      'tutors/index.html fresh/past-its-time',
+    ]);
+    expect(rows.find(({ rule }) => rule === 'alt/absent')).toEqual({
+      rule: 'alt/absent',
+      degree: 'must',
+      page: 'index.html',
+      source: 'index.html',
+      line: 3,
+      column: 11,
+      url: 'img/a.png',
+      message:
+        'It has no alt text. A screen reader can only spell the file’s name; nobody who can’t see the picture knows what it is.',
+      evidence: 'The alt attribute is not there.',
+      remedy: 'Say in a few words what it shows here, or mark it as decoration with an empty alt text.',
+    });
+  });
+
+  it.each([
+    [['--fail-on', 'must'], 1],
+    [['--rule', 'fresh/past-its-time', '--fail-on', 'must'], 0],
+    [['--rule', 'fresh/past-its-time', '--fail-on', 'should'], 1],
+    [['--rule', 'alt/absent'], 0],
+  ])('ends after %j with %i', async (options, expected) => {
+    const { code } = await ibidem('check', folder, ...options);
+    expect(code).toBe(expected);
+  });
+
+  it('names the rules where one is asked for that there is not', async () => {
+    const { code, out, err } = await ibidem('check', folder, '--rule', 'alt/none');
+    expect(code).toBe(2);
+    expect(out).toBe('');
+    expect(err).toContain('There is no rule “alt/none”.');
+    expect(err).toContain('alt/absent, alt/empty-link');
+  });
+});
