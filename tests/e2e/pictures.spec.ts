@@ -1,21 +1,25 @@
-import { expect, test } from '@playwright/test';
+import { expect, test, type Page } from '@playwright/test';
 import { expectAccessible, look } from './look';
 import { SCHOOL, signInAs } from './sign-in';
 
 /** As many as the demo’s template left behind. */
 const LEFTOVERS = 9;
+const leftovers = `${SCHOOL}/pictures?show=placeholder`;
+
+/** Waits for the worker, which reads every picture after the first survey; until then a picture is not more than its file. */
+async function untilKnown(page: Page): Promise<void> {
+  await expect(async () => {
+    await page.goto(leftovers);
+    await expect(page.getByText('leftover template picture')).toHaveCount(LEFTOVERS, { timeout: 3000 });
+  }).toPass({ timeout: 240_000 });
+}
 
 test('pictures are known by their families, ages and leftovers, and what a person says of them stays', async ({
   page,
 }) => {
   test.setTimeout(300_000);
   await signInAs(page, 'Maud Kestle');
-  const leftovers = `${SCHOOL}/pictures?show=placeholder`;
-  // The worker reads every picture after the first survey; until then a picture is not more than its file.
-  await expect(async () => {
-    await page.goto(leftovers);
-    await expect(page.getByText('leftover template picture')).toHaveCount(LEFTOVERS, { timeout: 3000 });
-  }).toPass({ timeout: 240_000 });
+  await untilKnown(page);
   await expect(page.getByText(/Its caption is a template’s: “Caption goes here”/)).toBeVisible();
   await look(page, 'leftovers');
   await expectAccessible(page);
@@ -155,8 +159,9 @@ test('errata are listed with their evidence, by degree and rule, and are let sta
 test('shelf lives are set for the site and for a section, and pictures are judged by them at once', async ({
   page,
 }) => {
-  test.setTimeout(120_000);
+  test.setTimeout(300_000);
   await signInAs(page, 'Maud Kestle');
+  await untilKnown(page);
   const old = () => page.getByRole('link', { name: /^Past their time \d+/ }).textContent();
   await page.goto(`${SCHOOL}/pictures`);
   const before = Number((await old())?.replace(/\D/g, ''));
