@@ -5,6 +5,8 @@ export type SearchParams = Promise<Record<string, string | string[] | undefined>
 const SHEET = Joi.number().integer().min(1).max(100_000).default(1);
 const TEXT = Joi.string().trim().allow('').max(200).default('');
 
+const MOST_NUMBERS = 2000;
+
 const first = (value: string | string[] | undefined) => (Array.isArray(value) ? value[0] : value);
 
 /** The part of a list's address that all lists share; what can't be read counts as not given. */
@@ -19,6 +21,15 @@ export async function listQuery(params: SearchParams) {
       SHEET.validate(first(given['sheet'])).error ? 1 : SHEET.validate(first(given['sheet'])).value,
     ),
   };
+}
+
+/** Numbers in a part of an address, as in `12,15,18`; what is no number above 0 is left out. */
+export function numbersIn(text: string | string[] | undefined): number[] {
+  return String(text ?? '')
+    .split(',')
+    .map(Number)
+    .filter((id) => Number.isInteger(id) && id > 0)
+    .slice(0, MOST_NUMBERS);
 }
 
 /** An address with some of its parameters changed; `null` takes one out. */

@@ -5,34 +5,25 @@ import type { Dating } from '../dating/best-interval';
 import type { Day } from '../dating/day';
 import type { PictureKind } from '../dating/shelf-life';
 import type { PlacementKind } from '../markup/kinds/kind';
-import type { DeclaredSlot, LinkAround, Placement, PlacementContext } from '../markup/placement';
+import type { Placement } from '../markup/placement';
+
+/** What rules read of a place as it was read. */
+type ReadPlace = Pick<
+  Placement,
+  | 'kind' | 'source' | 'line' | 'column' | 'thread' | 'raw'
+  | 'alt' | 'name' | 'caption' | 'link' | 'decorative' | 'hidden' | 'dormant' | 'context' | 'declared'
+>; // prettier-ignore
 
 /** One place of a page. */
-export interface PlacementToCheck {
-  readonly kind: PlacementKind;
-  readonly source: string;
-  readonly line: number;
-  readonly column: number;
-  readonly thread: string;
+export interface PlacementToCheck extends ReadPlace {
   /** Where its element stands in the structure of the page. */
   readonly element: string;
   /** Whether the words of its element are told here: an element may show a picture by several attributes. */
   readonly bearsWords: boolean;
-  readonly raw: string;
   /** Path of the file within the site; `null` for what lies elsewhere. */
   readonly filePath: string | null;
   /** Address of what lies elsewhere. */
   readonly url: string | null;
-  /** `null` where the attribute is absent. */
-  readonly alt: string | null;
-  readonly name: string;
-  readonly caption: string | null;
-  readonly link: LinkAround | null;
-  readonly decorative: boolean;
-  readonly hidden: boolean;
-  readonly dormant: boolean;
-  readonly context: PlacementContext;
-  readonly declared: DeclaredSlot;
 }
 
 /** What is known of a file, and of the picture that it is one file of. */
@@ -108,17 +99,13 @@ export function withBearers<T extends Pick<PlacementToCheck, 'kind' | 'element'>
   return placements.map((one) => ({ ...one, bearsWords: bearers.get(one.element) === one }));
 }
 
-/** A place as it was read, as rules read it. */
+/** The places of a page that was read, as rules read them. */
 export function placementsToCheck(placements: readonly Placement[]): PlacementToCheck[] {
-  const all = placements.map(
-    ({ kind, source, line, column, thread, raw, address, alt, name, caption, link, ...rest }) => ({
-      ...{ kind, source, line, column, thread, raw, alt, name, caption, link },
-      element: elementOfSpot(thread),
-      filePath: address.kind === 'site' ? address.path : null,
-      url: address.kind === 'elsewhere' ? address.url : null,
-      ...{ decorative: rest.decorative, hidden: rest.hidden, dormant: rest.dormant },
-      ...{ context: rest.context, declared: rest.declared },
-    }),
-  );
+  const all = placements.map(({ address, ...placement }) => ({
+    ...placement,
+    element: elementOfSpot(placement.thread),
+    filePath: address.kind === 'site' ? address.path : null,
+    url: address.kind === 'elsewhere' ? address.url : null,
+  }));
   return withBearers(all);
 }

@@ -21,7 +21,7 @@ interface KnownFile {
   readonly camera?: string | undefined;
 }
 
-interface KnownPlace {
+export interface KnownPlace {
   readonly alt: string | null;
   readonly caption: string | null;
   readonly headings: readonly string[];

@@ -5,6 +5,7 @@ import { requireRole, type Actor } from '../accounts/actor';
 import { checkedInput } from '../checked-input';
 import type { Database } from '../db/database';
 import { sections } from '../db/schema/content';
+import { addJob } from '../jobs/queue';
 import { logEvent } from './log-event';
 
 export interface SectionInput {
@@ -70,6 +71,7 @@ export async function removeSection(
   await logEvent(db, actor, { siteId, verb: 'remove section', details: pattern });
 }
 
+/** Sorts the pages into the sections; owners, shelf lives and rules go by section, so that pictures are judged anew. */
 async function sortPages({ pool }: Database, siteId: number): Promise<void> {
   const { rows: known } = await pool.query<{ pattern: string }>(
     'select pattern from sections where site_id = $1',
@@ -85,7 +87,8 @@ async function sortPages({ pool }: Database, siteId: number): Promise<void> {
     return now === section ? [] : [{ id, now }];
   });
   await pool.query(
-    'update pages p set section = v.section from unnest($1::int[], $2::text[]) as v(id, section) where p.id = v.id',
+    'update pages p set section = v.section, checked_in = null from unnest($1::int[], $2::text[]) as v(id, section) where p.id = v.id',
     [moved.map(({ id }) => id), moved.map(({ now }) => now)],
   );
+  await addJob(pool, 'know-pictures', { siteId }, `pictures-${siteId}`);
 }

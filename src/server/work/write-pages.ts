@@ -73,6 +73,8 @@ export async function writePages(
         goneIn: null,
         movedFrom: null,
         mark: file.mark ?? null,
+        // Its places may be others although its bytes are the same: style sheets show pictures, too.
+        checkedIn: null,
         leadsTo: found.leadsTo,
         words: found.words,
       };

@@ -1,6 +1,6 @@
 /** When a picture was taken, as far as that is known from something else than the words that are to be checked. */
 import type { DateOrigin } from '../../dating/date-evidence';
-import type { DaySpan } from '../../dating/day';
+import type { Day, DaySpan } from '../../dating/day';
 import type { PictureFacts } from '../page-to-check';
 
 /** Words round a day up: a concert of December is told of in January. */
@@ -22,4 +22,17 @@ export function aroundTaken(
   if (!isWitnessed) return null;
   const span = { from: dating.from, until: dating.until };
   return { span, around: { from: dating.from - TOLERANCE_DAYS, until: dating.until + TOLERANCE_DAYS } };
+}
+
+/** A picture that a camera dates to a day, for examples. */
+export function takenOn(day: Day): Pick<PictureFacts, 'dating'> {
+  const span = { from: day, until: day };
+  return {
+    dating: {
+      ...span,
+      because: [{ ...span, origin: 'camera', weight: 6, text: '' }],
+      against: [],
+      belief: 6,
+    },
+  };
 }

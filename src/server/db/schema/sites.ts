@@ -37,6 +37,8 @@ export const sites = pgTable('sites', {
   surveyEvery: text('survey_every').$type<SurveyEvery>(),
   /** Where the page views come from, in words: `access.log, 1 to 30 November`; `null` where they are estimated. */
   reachFrom: text('reach_from'),
+  /** Digest of the rules that its pages were last checked by. */
+  rulesKey: text('rules_key'),
   createdAt: timestamp('created_at', { withTimezone: true }).notNull().defaultNow(),
 });
 

@@ -1,8 +1,11 @@
 /** Checks the pages of a site for errata: those that changed, and those whose pictures are judged otherwise now. */
+import { createHash } from 'node:crypto';
 import { dayOfMs, type Day } from '@/core/dating/day';
+import { RULES } from '@/core/errata/all-rules';
 import { checkPage, type Erratum, type RuleLevels } from '@/core/errata/check-page';
 import { elementOfSpot, withBearers, type PageToCheck, type PictureFacts } from '@/core/errata/page-to-check';
 import type { Degree, RuleId } from '@/core/errata/rule';
+import { rulePage } from '@/core/errata/rule-page';
 import type { Database } from '../../db/database';
 import { inTransaction } from '../../db/in-transaction';
 import { insertRows } from '../../db/insert-rows';
@@ -17,27 +20,26 @@ interface PageRow {
   readonly title: string;
   readonly language: string | null;
   readonly section: string;
-  readonly changed_in: number;
 }
 
 /**
+ * Checks what is to be checked on a site, and keeps what is found.
+ *
  * @param now ms since 1970
  * @returns how many pages were checked
  */
 export async function checkSite(db: Database, siteId: number, now: number): Promise<number> {
   const today = dayOfMs(now);
-  const changed = await changedFiles(db, siteId, today);
+  await markChanged(db, siteId, today);
   await db.pool.query(
     `delete from errata e where e.site_id = $1 and not exists (
        select 1 from pages p where p.site_id = e.site_id and p.path = e.page_path and p.gone_in is null)`,
     [siteId],
   );
   const { rows: pages } = await db.pool.query<PageRow>(
-    `select path, title, language, section, changed_in from pages where site_id = $1 and gone_in is null
-       and (checked_in is distinct from changed_in or path in (
-         select page_path from placements where site_id = $1 and until_survey is null and file_path = any($2::text[])))
-     order by path`,
-    [siteId, changed],
+    `select path, title, language, section from pages
+     where site_id = $1 and gone_in is null and checked_in is distinct from changed_in order by path`,
+    [siteId],
   );
   const levels = await levelsOf(db, siteId);
   for (let from = 0; from < pages.length; from += BATCH) {
@@ -46,17 +48,32 @@ export async function checkSite(db: Database, siteId: number, now: number): Prom
   return pages.length;
 }
 
-/** Paths of the files of which something is another now that rules read; they are known as they are from now on. */
-async function changedFiles({ pool }: Database, siteId: number, today: Day): Promise<string[]> {
-  const { rows } = await pool.query<{ path: string }>(
-    `update files f set facts_key = k.key from (
-       select f.id, md5(concat_ws('|', f.sha256, f.problem, f.near_path, f.modified_ms, f.is_master, p.id, p.kind, p.taken_from,
-         p.taken_until, p.because, p.current_until < $2, p.changed, p.is_placeholder, p.clues, p.alt_texts)) as key
-       from files f left join pictures p on p.id = f.picture_id where f.site_id = $1 and f.gone_in is null) k
-     where f.id = k.id and f.facts_key is distinct from k.key returning f.path`,
+/** What all rules say, by which it is seen that a later version of them has other ones. */
+const RULES_KEY = createHash('sha256').update(RULES.map(rulePage).join('\n')).digest('hex');
+
+/**
+ * Marks the pages that are to be checked though they did not change: all of them after the rules have, and those that
+ * show a file of which something is another now that rules read. Marking and remembering are one statement, so that
+ * nothing is passed over where the process ends in between.
+ */
+async function markChanged({ pool }: Database, siteId: number, today: Day): Promise<void> {
+  await pool.query(
+    `with other as (update sites set rules_key = $2 where id = $1 and rules_key is distinct from $2 returning id)
+     update pages set checked_in = null where site_id in (select id from other)`,
+    [siteId, RULES_KEY],
+  );
+  await pool.query(
+    `with changed as (
+       update files f set facts_key = k.key from (
+         select f.id, md5(concat_ws('|', f.sha256, f.problem, f.near_path, f.modified_ms, f.is_master, p.id, p.kind, p.taken_from,
+           p.taken_until, p.because, p.current_until < $2, p.changed, p.is_placeholder, p.clues, p.alt_texts)) as key
+         from files f left join pictures p on p.id = f.picture_id where f.site_id = $1 and f.gone_in is null) k
+       where f.id = k.id and f.facts_key is distinct from k.key returning f.path
+     )
+     update pages set checked_in = null where site_id = $1 and path in (
+       select page_path from placements where site_id = $1 and until_survey is null and file_path in (select path from changed))`,
     [siteId, today],
   );
-  return rows.map(({ path }) => path);
 }
 
 type SectionLevels = ReadonlyMap<string, RuleLevels>;

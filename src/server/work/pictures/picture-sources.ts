@@ -1,6 +1,7 @@
 /** What is asked of the database to judge pictures: their files, the places that show them, what people said. */
 import type { Subject } from '@/core/dating/changed-subject';
 import type { PictureKind } from '@/core/dating/shelf-life';
+import type { KnownPlace } from '@/core/picture/know-picture';
 import type { Teaching } from '@/core/picture/placeholder';
 import type { Database } from '../../db/database';
 import type { EmbeddedMetadata } from '../../imaging/read-metadata';
@@ -17,15 +18,9 @@ interface FileOfPicture {
   readonly title: string | null;
 }
 
-interface PlaceOfPicture {
+interface PlaceOfPicture extends KnownPlace {
   readonly kind: string;
-  readonly alt: string | null;
-  readonly caption: string | null;
-  readonly headings: readonly string[];
-  readonly near: string;
-  readonly page: string;
-  readonly title: string;
-  readonly section: string;
+  /** Who answers for the section of its page. */
   readonly owner: string | null;
 }
 

@@ -63,30 +63,22 @@ export function NarrowForm({ root, now, narrowing, choices }: NarrowFormProps) {
           options={choices.folders.map(({ folder, files }) => [folder, `${folder} (${files})`])}
         />
         <div className="grid grid-cols-2 gap-2.5">
-          <label className={LABEL}>
-            Taken before
-            <input
-              name="before"
-              inputMode="numeric"
-              pattern="\d{4}"
-              title="A year, such as 2019"
-              placeholder="year"
-              defaultValue={narrowing.before ?? ''}
-              className={CONTROL}
-            />
-          </label>
-          <label className={LABEL}>
-            Smaller than
-            <input
-              name="below"
-              inputMode="numeric"
-              pattern="\d{1,5}"
-              title="Pixels along the long side, such as 400"
-              placeholder="pixels"
-              defaultValue={narrowing.below ?? ''}
-              className={CONTROL}
-            />
-          </label>
+          <NumberField
+            name="before"
+            label="Taken before"
+            unit="year"
+            example="A year, such as 2019"
+            digits="4"
+            value={narrowing.before}
+          />
+          <NumberField
+            name="below"
+            label="Smaller than"
+            unit="pixels"
+            example="Pixels along the long side, such as 400"
+            digits="1,5"
+            value={narrowing.below}
+          />
         </div>
         <label className="flex items-center gap-2">
           <input type="checkbox" name="credit" value="none" defaultChecked={narrowing.credit === 'none'} />
@@ -97,6 +89,31 @@ export function NarrowForm({ root, now, narrowing, choices }: NarrowFormProps) {
         </Button>
       </form>
     </Narrowing>
+  );
+}
+
+interface NumberFieldProps {
+  name: string;
+  label: string;
+  unit: string;
+  example: string;
+  /** How many digits it has, as in a pattern. */
+  digits: string;
+  value: number | null;
+}
+
+function NumberField({ name, label, unit, example, digits, value }: NumberFieldProps) {
+  return (
+    <label className={LABEL}>
+      {label}
+      <input
+        {...{ name, title: example, placeholder: unit }}
+        inputMode="numeric"
+        pattern={`\\d{${digits}}`}
+        defaultValue={value ?? ''}
+        className={CONTROL}
+      />
+    </label>
   );
 }
 

@@ -2,22 +2,13 @@ import Link from 'next/link';
 import { requireActor } from '@/app/_data/session';
 import { siteBySlug } from '@/app/_data/site';
 import { listSubjects } from '@/app/_data/subjects';
-import type { SearchParams } from '@/app/_data/query';
+import { numbersIn, type SearchParams } from '@/app/_data/query';
 import { Empty } from '@/ui/empty';
 import { count } from '@/ui/format';
 import { NewSubject } from './new-subject';
 import { SubjectLine } from './subject-line';
 
 export const metadata = { title: 'People, places, things' };
-
-/** Numbers of pictures in an address: `12,15,18`. */
-function numbersIn(text: string | string[] | undefined): number[] {
-  return String(text ?? '')
-    .split(',')
-    .map(Number)
-    .filter((id) => Number.isInteger(id) && id > 0)
-    .slice(0, 2000);
-}
 
 export default async function SubjectsPage({
   params,

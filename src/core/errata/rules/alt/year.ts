@@ -4,7 +4,7 @@ import { spanText } from '../../../dating/shelf-life';
 import { altBranch } from '../../alt-branch';
 import { hasAlt } from '../../places';
 import type { Rule } from '../../rule';
-import { aroundTaken } from '../../words/around-taken';
+import { aroundTaken, takenOn } from '../../words/around-taken';
 
 export const year: Rule = {
   id: 'alt/year',
@@ -30,30 +30,14 @@ export const year: Rule = {
       html: '<img src="a.jpg" alt="Concert 2018">',
       evidence: 'It says “2018”; taken: 12 December 2019.',
       files: {
-        'a.jpg': {
-          dating: {
-            from: 18242,
-            until: 18242,
-            because: [{ origin: 'camera', from: 18242, until: 18242, weight: 6, text: '' }],
-            against: [],
-            belief: 6,
-          },
-        },
+        'a.jpg': takenOn(18242),
       },
     },
     {
       html: '<img src="a.jpg" alt="Concert 2019">',
       evidence: null,
       files: {
-        'a.jpg': {
-          dating: {
-            from: 18242,
-            until: 18242,
-            because: [{ origin: 'camera', from: 18242, until: 18242, weight: 6, text: '' }],
-            against: [],
-            belief: 6,
-          },
-        },
+        'a.jpg': takenOn(18242),
       },
     },
     { html: '<img src="a.jpg" alt="Concert 2018">', evidence: null },

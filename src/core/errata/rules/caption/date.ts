@@ -3,7 +3,7 @@ import { mentionsInWords } from '../../../dating/date-mentions';
 import { partsOf, sharedSpan } from '../../../dating/day';
 import { isPicture } from '../../places';
 import type { Rule } from '../../rule';
-import { aroundTaken } from '../../words/around-taken';
+import { aroundTaken, takenOn } from '../../words/around-taken';
 
 export const captionDate: Rule = {
   id: 'caption/date',
@@ -28,30 +28,14 @@ export const captionDate: Rule = {
       html: '<figure><img src="a.jpg" alt="x"><figcaption>The guitar group, 2024</figcaption></figure>',
       evidence: 'It says “2024”; taken: 19 April 2018.',
       files: {
-        'a.jpg': {
-          dating: {
-            from: 17640,
-            until: 17640,
-            because: [{ origin: 'camera', from: 17640, until: 17640, weight: 6, text: '' }],
-            against: [],
-            belief: 6,
-          },
-        },
+        'a.jpg': takenOn(17640),
       },
     },
     {
       html: '<figure><img src="a.jpg" alt="x"><figcaption>The group of 2018</figcaption></figure>',
       evidence: null,
       files: {
-        'a.jpg': {
-          dating: {
-            from: 17640,
-            until: 17640,
-            because: [{ origin: 'camera', from: 17640, until: 17640, weight: 6, text: '' }],
-            against: [],
-            belief: 6,
-          },
-        },
+        'a.jpg': takenOn(17640),
       },
     },
     {

@@ -1,5 +1,5 @@
 import Link from 'next/link';
-import { hrefWith, listQuery, type SearchParams } from '@/app/_data/query';
+import { hrefWith, listQuery, numbersIn, type SearchParams } from '@/app/_data/query';
 import { siteBySlug } from '@/app/_data/site';
 import { untitledPictures } from '@/app/_data/subjects';
 import { Empty } from '@/ui/empty';
@@ -18,10 +18,7 @@ export default async function TitlesPage({
 }) {
   const site = await siteBySlug((await params).slug);
   const { given, sheet } = await listQuery(searchParams);
-  const of = (given('of') ?? '')
-    .split(',')
-    .map(Number)
-    .filter((id) => Number.isInteger(id) && id > 0);
+  const of = numbersIn(given('of'));
   const { rows, total, sheets } = await untitledPictures(site.id, of, sheet);
   const root = `/s/${site.slug}/pictures`;
   return (
