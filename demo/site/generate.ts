@@ -3,6 +3,7 @@ import { mkdir, writeFile } from 'node:fs/promises';
 import { dirname, join } from 'node:path';
 import { encodeText } from '@/core/source/encode-text';
 import { ANSWERS } from './answers';
+import { FAULT_PAGES } from './faults';
 import { GROWN_PAGES } from './growth';
 import { SHEETS } from './layouts';
 import { LEFTOVER_PAGES } from './leftovers';
@@ -18,7 +19,7 @@ const MANIFEST = {
 /** The bytes of every page and style sheet, by path. */
 export function textFiles(): Map<string, Uint8Array> {
   const files = new Map<string, Uint8Array>();
-  for (const { path, encoding, source } of [...PAGES, ...GROWN_PAGES, ...LEFTOVER_PAGES]) {
+  for (const { path, encoding, source } of [...PAGES, ...GROWN_PAGES, ...LEFTOVER_PAGES, ...FAULT_PAGES]) {
     const bytes = encodeText(source, encoding);
     if (!bytes) throw new Error(`${path} holds a character that ${encoding} does not know`);
     files.set(path, bytes);

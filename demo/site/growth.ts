@@ -227,7 +227,7 @@ function growRest(): void {
   ).entries()) {
     const path = `join/${name}.html`;
     photo(`join/img/${name}.jpg`, hands(900 + n), [640, 427]);
-    add(path, 'utf-8', responsivePage(path, { title, body: `    <iframe title="Where we are" srcdoc="&lt;img src='../img/logo.png' alt='Our sign' width='60' height='60'&gt;" width="90" height="90"></iframe>\n    <figure><img src="img/${name}.jpg" alt="" width="640" height="427"></figure>\n    <p>${text}${name === 'index' ? ' <a href="try.html">Try it</a>, or see <a href="supporters.html">who helps</a>.' : ''}</p>` })); // prettier-ignore
+    add(path, 'utf-8', responsivePage(path, { title, body: `    <iframe title="Where we are" srcdoc="&lt;img src='../img/logo.png' alt='Our sign' width='60' height='60'&gt;" width="90" height="90"></iframe>\n    <figure><img src="img/${name}.jpg" alt="" width="640" height="427"></figure>\n    <p>${text}${name === 'index' ? ' <a href="try.html">Try it</a>, read <a href="at-home.html">what helps at home</a>, or see <a href="supporters.html">who helps</a>.' : ''}</p>` })); // prettier-ignore
   }
   // What was once somewhere, and what was copied twice: nothing shows the first, two pages show the others.
   for (let n = 1; n <= 38; n++)

@@ -11,6 +11,12 @@ export interface Picture {
   readonly scanned?: string;
   /** The days, as in `2019-07-04`, between which it was really taken, where `taken` does not say it. */
   readonly shot?: readonly [string, string];
+  /** What an agency wrote into it. */
+  readonly description?: string;
+  /** The day on which the file was last written, as in `2024-03-05`; that on which the site is drawn, where it is left out. */
+  readonly written?: string;
+  /** What its bytes are where its ending says something else. */
+  readonly format?: 'jpeg';
   /** Drawn pictures have no lens and no grain. */
   readonly isDrawn?: boolean;
 }

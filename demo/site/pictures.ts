@@ -1,8 +1,9 @@
 /** The picture files of the demo site: what each shows, how large it is, and what a camera left in it. */
-import { copyFile, mkdir, writeFile } from 'node:fs/promises';
+import { copyFile, mkdir, utimes, writeFile } from 'node:fs/promises';
 import { dirname, join } from 'node:path';
 import sharp from 'sharp';
 import { GROWN_PICTURES } from './growth';
+import { FAULT_PICTURES } from './faults';
 import { LEFTOVER_PICTURES } from './leftovers';
 import type { Picture } from './picture';
 import { facade, hands, instrument, logo, portrait, poster, river, room, sample, stage } from './scenes';
@@ -68,7 +69,12 @@ const HAND_MADE: readonly Picture[] = [
   photo('img/unused-old-banner.jpg', river(29), [900, 200], '2014:03:01 10:00:00'),
 ];
 
-export const ALL_PICTURES: readonly Picture[] = [...HAND_MADE, ...GROWN_PICTURES, ...LEFTOVER_PICTURES];
+export const ALL_PICTURES: readonly Picture[] = [
+  ...HAND_MADE,
+  ...GROWN_PICTURES,
+  ...LEFTOVER_PICTURES,
+  ...FAULT_PICTURES,
+];
 
 /** Draws every picture into a folder; the same bytes on every run of the same version of the image library. */
 export async function drawPictures(
@@ -83,6 +89,8 @@ export async function drawPictures(
       const target = join(folder, next.picture.path);
       await mkdir(dirname(target), { recursive: true });
       await writeFile(target, await draw(next.picture, next.seed));
+      const { written } = next.picture;
+      if (written) await utimes(target, new Date(written), new Date(written));
     }
   };
   await Promise.all([hand(), hand(), hand()]);
@@ -105,8 +113,10 @@ async function draw(picture: Picture, seed: number): Promise<Buffer> {
       .removeAlpha();
   }
   if (picture.taken) image = image.withExif({ IFD2: { DateTimeOriginal: picture.taken } });
+  if (picture.description) image = image.withExifMerge({ IFD0: { ImageDescription: picture.description } });
   if (picture.scanned) image = image.withExif({ IFD2: { DateTimeDigitized: picture.scanned } });
-  if (picture.path.endsWith('.png')) return image.png({ compressionLevel: 9, palette: true }).toBuffer();
+  if (picture.path.endsWith('.png') && picture.format !== 'jpeg')
+    return image.png({ compressionLevel: 9, palette: true }).toBuffer();
   if (picture.path.endsWith('.gif')) return image.gif().toBuffer();
   return image.jpeg({ quality: 84 }).toBuffer();
 }

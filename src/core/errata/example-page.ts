@@ -8,12 +8,18 @@ import type { Example } from './rule';
 const TODAY = '2026-11-25';
 
 /** Reads the example's HTML as a page at the top of a site. */
-export function examplePage({ html, language = 'en', files = {}, today = TODAY }: Example): PageToCheck {
+export function examplePage({
+  html,
+  title = 'Page',
+  language = 'en',
+  files = {},
+  today = TODAY,
+}: Example): PageToCheck {
   const [year, month, date] = today.split('-').map(Number);
   const reading = readPage({
     address: 'index.html',
     source: {
-      text: `<!doctype html><html lang="${language}"><title>Page</title><body>${html}`,
+      text: `<!doctype html><html lang="${language}"><title>${title}</title><body>${html}`,
       encoding: 'utf-8',
     },
     site: siteOfFiles(),

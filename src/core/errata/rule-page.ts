@@ -27,9 +27,10 @@ export function rulePage(rule: Rule): string {
   ].join('\n\n')}\n`;
 }
 
-function exampleText({ html, evidence, language, files = {}, today }: Example): string {
+function exampleText({ html, evidence, title, language, files = {}, today }: Example): string {
   const known = Object.entries(files).map(([path, facts]) => `\`${path}\`: ${JSON.stringify(facts)}`);
   const given = [
+    ...(title ? [`the page’s title is “${title}”`] : []),
     ...(language ? [`the page’s language is \`${language}\``] : []),
     ...(today ? [`today is ${today}`] : []),
     ...(known.length > 0 ? [`known of the files: ${known.join('; ')}`] : []),
@@ -46,7 +47,7 @@ function exampleText({ html, evidence, language, files = {}, today }: Example): 
 /** The list of all rules, each with the way to its page. */
 export function rulesIndex(rules: readonly Rule[]): string {
   const rows = rules.map(({ id, degree, title }) => `| [${id}](${fileOf(id)}) | ${degree} | ${title} |`);
-  return `# Rules\n\nWritten from the rules themselves by \`npm run rules\`.\n\n| rule | degree | what is wrong |\n| --- | --- | --- |\n${rows.join('\n')}\n`;
+  return `# Rules\n\nWritten from the rules themselves by \`npm run rules\`. How often each is right: [measured](measured.md).\n\n| rule | degree | what is wrong |\n| --- | --- | --- |\n${rows.join('\n')}\n`;
 }
 
 /** Name of the page of a rule. */

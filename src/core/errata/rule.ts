@@ -36,6 +36,8 @@ export interface Example {
   readonly html: string;
   /** The evidence it gives, or `null` where the rule is content. */
   readonly evidence: string | null;
+  /** Title of the page; one that says nothing where it is left out. */
+  readonly title?: string;
   /** Language of the page; English where it is left out. */
   readonly language?: string;
   /** What is known of the files it shows, by their address; what is left out is an ordinary picture. */

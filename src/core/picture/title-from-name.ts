@@ -30,9 +30,14 @@ const YEAR = /^(?:19|20)\d\d$/u;
 const EMPTY_WORDS =
   /^(?:banner|header|hero|background|bg|thumb|image|img|picture|photo|bild|foto|default|untitled|unnamed|unbenannt|sans titre|sin t[íi]tulo|tmp|temp|test)$/iu;
 
-/** Whether a text is a name that a camera, a phone or a messenger gives. */
+/** Words that persons and programs number as well, and short numbers. */
+const NUMBERED =
+  /^(?:slide|picture|pic|image|imag|photo|foto|bild|screenshot|bildschirmfoto|capture)(?!\p{L})|^[\d\s_-]{1,9}$/iu;
+
+/** Whether a text is a name that a camera, a phone, a scanner or a messenger gives, with or without its ending. */
 export function isCameraName(text: string): boolean {
-  return CAMERA_NAME.test(spaced(text.replace(/\.\w{3,4}$/u, '')));
+  const name = spaced(text.replace(/\.\w{3,4}$/u, ''));
+  return CAMERA_NAME.test(name) && !NUMBERED.test(name);
 }
 
 /** The title that is proposed for a picture, or `null` where nothing says what it is. */

@@ -1,7 +1,8 @@
 /** When a picture was taken, as far as that is known from something else than the words that are to be checked. */
 import type { DateOrigin } from '../../dating/date-evidence';
-import type { Day, DaySpan } from '../../dating/day';
-import type { PictureFacts } from '../page-to-check';
+import { partsOf, type Day, type DaySpan } from '../../dating/day';
+import { standsInItsTime } from '../../dating/own-time';
+import type { PageToCheck, PictureFacts } from '../page-to-check';
 
 /** Words round a day up: a concert of December is told of in January. */
 const TOLERANCE_DAYS = 62;
@@ -22,6 +23,12 @@ export function aroundTaken(
   if (!isWitnessed) return null;
   const span = { from: dating.from, until: dating.until };
   return { span, around: { from: dating.from - TOLERANCE_DAYS, until: dating.until + TOLERANCE_DAYS } };
+}
+
+/** Whether a page is of the very time of a picture: news of its year do not age with it. */
+export function isOfItsTime({ dating }: PictureFacts, { path, title, today }: PageToCheck): boolean {
+  const rules = { today, thisYear: partsOf(today).year };
+  return dating !== null && standsInItsTime(dating, [{ path, title }], rules);
 }
 
 /** A picture that a camera dates to a day, for examples. */

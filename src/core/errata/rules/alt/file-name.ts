@@ -1,22 +1,7 @@
-import { isCameraName } from '../../../picture/title-from-name';
 import { altBranch } from '../../alt-branch';
 import { hasAlt } from '../../places';
 import type { Rule } from '../../rule';
-
-const ENDING =
-  /^[^\s/]+\.(?:jpe?g|jfif|png|gif|webp|avif|svg|bmp|tiff?|heic|ico)$|[^\s/]+[_-][^\s/]*\.(?:jpe?g|png|gif|webp)$/iu;
-/** Nobody writes a sentence with underscores, or with hyphens and digits and no blank. */
-const WRITTEN_BY_MACHINE = /^[\p{L}\d]+(?:[_-][\p{L}\d]+)+$/u;
-
-const bareName = (path: string) => (path.split('/').at(-1) ?? path).replace(/\.\w{2,5}$/u, '');
-
-/** Whether a text is the name of a file rather than words: by its ending, by a camera’s way of naming, or word for word. */
-function isFileName(text: string, raw: string): boolean {
-  if (ENDING.test(text) || (isCameraName(text) && !/^\d{1,7}$/u.test(text))) return true;
-  return (
-    WRITTEN_BY_MACHINE.test(text) && /[_\d]/u.test(text) && text.toLowerCase() === bareName(raw).toLowerCase()
-  );
-}
+import { isFileName } from '../../words/empty-texts';
 
 export const fileName: Rule = {
   id: 'alt/file-name',
@@ -43,6 +28,7 @@ export const fileName: Rule = {
     { html: '<img src="img/hall_2019.png" alt="hall_2019">', evidence: 'The alt text is “hall_2019”.' },
     { html: '<img src="flute.jpg" alt="Flute">', evidence: null },
     { html: '<img src="1.png" alt="1">', evidence: null },
+    { html: '<img src="a.jpg" alt="Photo 3">', evidence: null },
     { html: '<img src="open-day.jpg" alt="Open day">', evidence: null },
     { html: '<img src="a.jpg" alt="Screenshot of the menu with the file notes.txt open">', evidence: null },
   ],

@@ -1,14 +1,7 @@
 import { altBranch } from '../../alt-branch';
 import { hasAlt } from '../../places';
 import type { Finding, Rule } from '../../rule';
-import { wordLists } from '../../words/word-lists';
-
-/** In lower case, without marks and numbers at its ends. */
-const bare = (text: string) =>
-  text
-    .toLowerCase()
-    .replace(/^[^\p{L}]+|[^\p{L}]+$/gu, '')
-    .replace(/\s+/gu, ' ');
+import { isFileName, saysOnly } from '../../words/empty-texts';
 
 export const generic: Rule = {
   id: 'alt/generic',
@@ -21,15 +14,13 @@ export const generic: Rule = {
   applies: hasAlt,
   check: (placement, { page }): Finding | null => {
     const text = (placement.alt ?? '').trim();
-    const word = bare(text);
-    const lists = wordLists(page.language);
+    // A camera’s name is another rule’s.
+    const only = isFileName(text, placement.raw) ? null : saysOnly(text, page.language);
+    if (!only) return null;
     const branch = altBranch(placement);
-    if (lists.some(({ generic: words }) => words.includes(word)))
-      return { evidence: `The alt text is “${text}”.`, branch };
+    if (only === 'picture') return { evidence: `The alt text is “${text}”.`, branch };
     // “Logo” at least tells what it is.
-    return lists.some(({ sortOnly }) => sortOnly.includes(word))
-      ? { evidence: `The alt text is “${text}”, whatever is on it.`, branch, degree: 'should' }
-      : null;
+    return { evidence: `The alt text is “${text}”, whatever is on it.`, branch, degree: 'should' };
   },
   examples: [
     { html: '<img src="a.jpg" alt="image">', evidence: 'The alt text is “image”.' },
@@ -40,5 +31,6 @@ export const generic: Rule = {
     { html: '<img src="a.jpg" alt="poster">', evidence: 'The alt text is “poster”, whatever is on it.' },
     { html: '<img src="a.jpg" alt="Plus">', evidence: null },
     { html: '<img src="a.jpg" alt="Image processing lab">', evidence: null },
+    { html: '<img src="a.jpg" alt="IMG_3381">', evidence: null },
   ],
 };

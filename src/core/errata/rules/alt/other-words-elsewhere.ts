@@ -1,6 +1,7 @@
 import { hasAlt } from '../../places';
 import type { Rule } from '../../rule';
 import { alike } from '../../words/alike';
+import { isFileName, saysOnly } from '../../words/empty-texts';
 
 export const otherWordsElsewhere: Rule = {
   id: 'alt/other-words-elsewhere',
@@ -10,10 +11,15 @@ export const otherWordsElsewhere: Rule = {
   why: 'That is right where it serves another purpose there; often one of the two is old, or wrong.',
   remedy: 'Look at both, and take the better one for all places where it shows the same.',
   applies: hasAlt,
-  check: ({ alt, link }, { picture }) => {
-    if (!picture || link) return null;
+  check: ({ alt, link, raw }, { page, picture }) => {
+    // A leftover has the words of whatever it stands for.
+    if (!picture || link || picture.leftoverClues.length > 0) return null;
     const others = Object.entries(picture.altTexts).filter(
-      ([text]) => text.trim() !== '' && !alike(text, alt ?? ''),
+      ([text]) =>
+        text.trim() !== '' &&
+        !alike(text, alt ?? '') &&
+        !isFileName(text, raw) &&
+        saysOnly(text, page.language) === null,
     );
     const [most] = others.sort((a, b) => b[1] - a[1]);
     if (!most) return null;
@@ -33,6 +39,11 @@ export const otherWordsElsewhere: Rule = {
       html: '<img src="a.jpg" alt="The front">',
       evidence: null,
       files: { 'a.jpg': { altTexts: { 'the front.': 3 } } },
+    },
+    {
+      html: '<img src="a.jpg" alt="The front">',
+      evidence: null,
+      files: { 'a.jpg': { altTexts: { image: 2, 'IMG_2041.jpg': 1 } } },
     },
   ],
 };

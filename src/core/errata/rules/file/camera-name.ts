@@ -2,10 +2,6 @@ import { isCameraName } from '../../../picture/title-from-name';
 import { isPicture } from '../../places';
 import type { Rule } from '../../rule';
 
-/** Names that persons or programs number, and those that are a short number, are another matter. */
-const NUMBERED =
-  /^(?:slide|picture|pic|image|imag|photo|foto|bild|screenshot|bildschirmfoto|capture)(?![a-z])|^[\d\s_-]{1,9}(?:\.\w+)?$/iu;
-
 export const cameraName: Rule = {
   id: 'file/camera-name',
   degree: 'note',
@@ -16,9 +12,7 @@ export const cameraName: Rule = {
   applies: isPicture,
   check: (_, { picture }) => {
     const name = picture?.path.split('/').at(-1) ?? '';
-    return picture?.isThere && isCameraName(name) && !NUMBERED.test(name)
-      ? { evidence: `It is called “${name}”.` }
-      : null;
+    return picture?.isThere && isCameraName(name) ? { evidence: `It is called “${name}”.` } : null;
   },
   examples: [
     { html: '<img src="img/DSC_0417.jpg" alt="x">', evidence: 'It is called “DSC_0417.jpg”.' },

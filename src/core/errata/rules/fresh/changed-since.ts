@@ -1,6 +1,7 @@
 import { spanText } from '../../../dating/shelf-life';
 import { isSeen } from '../../places';
 import type { Rule } from '../../rule';
+import { isOfItsTime } from '../../words/around-taken';
 
 export const changedSince: Rule = {
   id: 'fresh/changed-since',
@@ -10,8 +11,9 @@ export const changedSince: Rule = {
   why: 'Readers look for what is no longer so: a red door, a tutor who left.',
   remedy: 'Swap it for a picture from after the change.',
   applies: isSeen,
-  check: (_, { picture }) => {
-    if (!picture?.changed) return null;
+  check: (_, { page, picture }) => {
+    // The news of 2016 rightly show how it was in 2016.
+    if (!picture?.changed || isOfItsTime(picture, page)) return null;
     const { name, changedHow, changedOn, certainty } = picture.changed;
     const day = spanText({ from: changedOn, until: changedOn });
     const taken = spanText(picture.dating ?? { from: null, until: null });

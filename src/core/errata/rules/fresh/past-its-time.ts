@@ -1,6 +1,7 @@
 import { spanText } from '../../../dating/shelf-life';
 import { isSeen } from '../../places';
 import type { Rule } from '../../rule';
+import { isOfItsTime, takenOn } from '../../words/around-taken';
 
 export const pastItsTime: Rule = {
   id: 'fresh/past-its-time',
@@ -13,6 +14,7 @@ export const pastItsTime: Rule = {
   check: (_, { page, picture }) => {
     if (!picture?.kind || picture.currentUntil === null || picture.changed) return null;
     if (picture.currentUntil >= page.today || picture.leftoverClues.length > 0) return null;
+    if (isOfItsTime(picture, page)) return null;
     const taken = spanText(picture.dating ?? { from: null, until: null });
     const until = spanText({ from: picture.currentUntil, until: picture.currentUntil });
     return {
@@ -32,6 +34,12 @@ export const pastItsTime: Rule = {
           dating: { from: 17413, until: 17413, because: [], against: [], belief: 1 },
         },
       },
+    },
+    {
+      html: '<img src="a.jpg" alt="x">',
+      title: 'News of 2017',
+      evidence: null,
+      files: { 'a.jpg': { kind: 'portrait', currentUntil: 18874, ...takenOn(17413) } },
     },
     {
       html: '<img src="a.jpg" alt="x">',
