@@ -8,6 +8,7 @@ import { connect } from '@/server/db/database';
 import { migrateDatabase } from '@/server/db/migrate';
 import { settings } from '@/server/settings';
 import { connectSite, type NewSite } from '@/server/work/connect-site';
+import { checkSite } from '@/server/work/errata/check-site';
 import { surveySite } from '@/server/work/survey-site';
 
 const db = connect(settings().databaseUrl);
@@ -28,8 +29,25 @@ const secondMs = performance.now() - second;
 const { rows } = await db.pool.query<{ state: string }>('select state from surveys order by number');
 if (rows.some(({ state }) => state !== 'done')) throw new Error(JSON.stringify(rows));
 const peakBytes = process.resourceUsage().maxRSS * 1024;
-process.stdout.write(`${JSON.stringify({ firstMs, secondMs, peakBytes, lists: await timeLists() })}\n`);
+const checked = await timeChecks();
+process.stdout.write(
+  `${JSON.stringify({ firstMs, secondMs, peakBytes, ...checked, lists: await timeLists() })}\n`,
+);
 await db.pool.end();
+
+/** Checking all pages for errata, and again after one in a hundred has changed, in ms. */
+async function timeChecks(): Promise<{ checkMs: number; recheckMs: number; places: number }> {
+  const now = Date.now();
+  const start = performance.now();
+  await checkSite(db, 1, now);
+  const checkMs = performance.now() - start;
+  await db.pool.query('update pages set checked_in = null where id % 100 = 0');
+  const again = performance.now();
+  await checkSite(db, 1, now);
+  const recheckMs = performance.now() - again;
+  const { rows: counted } = await db.pool.query<{ n: number }>('select count(*)::int as n from placements');
+  return { checkMs, recheckMs, places: counted[0]?.n ?? 0 };
+}
 
 /** The 95th percentile of each list, asked in many ways, in ms. */
 async function timeLists(): Promise<Record<string, number>> {

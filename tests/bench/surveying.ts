@@ -12,6 +12,9 @@ const PAGES = 10_000;
 const FILES = 20_000;
 /** What a survey may hold at its peak. */
 const ALLOWED_MB = 600;
+/** What checking so many places for errata may take. */
+const PLACES = 60_000;
+const ALLOWED_CHECK_MS = 10_000;
 /** What a list may take to answer, 95 times out of 100. */
 const ALLOWED_LIST_MS = 150;
 
@@ -19,6 +22,10 @@ interface Measured {
   readonly firstMs: number;
   readonly secondMs: number;
   readonly peakBytes: number;
+  /** Checking all pages for errata, and again where one in a hundred changed; how many places there are. */
+  readonly checkMs: number;
+  readonly recheckMs: number;
+  readonly places: number;
   /** 95th percentile by list, in ms. */
   readonly lists: Readonly<Record<string, number>>;
 }
@@ -50,13 +57,26 @@ export async function benchSurveying(): Promise<void> {
   // What stands behind a picture's end makes each file another one, and hinders nobody from reading it.
   for (let n = 0; n < FILES; n++)
     await write(`pictures/${n % 100}/p${n}.gif`, Buffer.concat([dot, Buffer.from(`${n}`)]));
-  const { firstMs, secondMs, peakBytes, lists } = await surveyInChild({ kind: 'folder', path: folder });
+  const { firstMs, secondMs, peakBytes, lists, ...checked } = await surveyInChild({
+    kind: 'folder',
+    path: folder,
+  });
   report('peak memory of a 10,000-page survey, of what is allowed', {
     ours: peakBytes / 1e6,
     bare: ALLOWED_MB,
     unit: 'MB',
   });
   report('second survey with nothing changed, of the first', { ours: secondMs, bare: firstMs, unit: 'ms' });
+  report('check 60,000 places of a site for errata, of what is allowed', {
+    ours: (checked.checkMs * PLACES) / checked.places,
+    bare: ALLOWED_CHECK_MS,
+    unit: 'ms',
+  });
+  report('check again where one page in a hundred changed, of all', {
+    ours: checked.recheckMs,
+    bare: checked.checkMs,
+    unit: 'ms',
+  });
   for (const [name, ms] of Object.entries(lists)) {
     report(`list of ${name} at that size, 95th percentile, of what is allowed`, {
       ours: ms,

@@ -5,6 +5,7 @@ import { listErrata, type ErrataQuery } from '@/app/_data/errata';
 import { checkSite } from '@/server/work/errata/check-site';
 import { letStand, standNoLonger } from '@/server/work/errata/let-stand';
 import { teachPlaceholder } from '@/server/work/pictures/teach-picture';
+import { removeSection, saveSection } from '@/server/work/keep-sections';
 import { queueSurvey } from '@/server/work/start-survey';
 import { connected } from '../fixtures/connected';
 import { runJobs } from '../fixtures/run-jobs';
@@ -70,6 +71,39 @@ describe('errata of a site', () => {
     await writeFiles(site, { 'club/fine.html': '<html lang="en"><title>Fine</title><p>None.</p>' });
     await again();
     expect(await found({ rule: 'alt/absent' })).toEqual([]);
+  });
+
+  it('are looked for again on all pages once the rules are other ones, or a style sheet shows another picture', async () => {
+    await held.db.pool.query("update sites set rules_key = 'an earlier version' where id = $1", [siteId]);
+    expect(await checkSite(held.db, siteId, Date.now())).toBe(3);
+    expect(await checkSite(held.db, siteId, Date.now())).toBe(0);
+    // The page’s bytes stay as they are; what it shows does not.
+    const page =
+      '<html lang="en"><title>Fine</title><link rel="stylesheet" href="fine.css"><p class="head">None.</p>';
+    await writeFiles(site, { 'club/fine.html': page, 'club/fine.css': '.head { color: red }' });
+    await again();
+    expect(await found({ section: 'club', rule: 'file/missing' })).toEqual([]);
+    await writeFiles(site, { 'club/fine.css': '.head { background: url(none-there.png) }' });
+    await again();
+    expect(await found({ section: 'club', rule: 'file/missing' })).toEqual(['club/fine.html file/missing']);
+    await writeFiles(site, { 'club/fine.css': '.head { color: red }' });
+    await again();
+    expect(await found({ section: 'club', rule: 'file/missing' })).toEqual([]);
+  });
+
+  it('go by the section of their page as it is sorted now', async () => {
+    await held.db.pool.query(
+      `insert into rule_levels (site_id, section, rule, level, reason, said_by) values ($1, 'club/x*', 'file/wrong-case', 'off', 'x', 'x')`,
+      [siteId],
+    );
+    expect(await found({ rule: 'file/wrong-case' })).toEqual(['club/x.html file/wrong-case']);
+    await saveSection(held.db, MAINTAINER, siteId, { name: 'One page', ownerId: null, pattern: 'club/x*' });
+    await runJobs(held.db);
+    expect(await found({ rule: 'file/wrong-case' })).toEqual([]);
+    await removeSection(held.db, MAINTAINER, siteId, 'club/x*');
+    await runJobs(held.db);
+    expect(await found({ rule: 'file/wrong-case' })).toEqual(['club/x.html file/wrong-case']);
+    await held.db.pool.query('delete from rule_levels where site_id = $1', [siteId]);
   });
 
   it('follow what a person says of a picture, on all pages that show it', async () => {

@@ -22,7 +22,7 @@ export interface Link {
 }
 
 /** What detail must agree on, and how much of it may differ, for each kind of link. */
-const SAME = { agreement: 0.6, contradicted: 0.012, oneSided: 0.12, light: 0 };
+const SAME = { agreement: 0.6, contradicted: 0.007, oneSided: 0.12, light: 0 };
 const PART = { agreement: 0.55, contradicted: 0.13, oneSided: 0.3, light: 0.6 };
 /** Smooth pictures have little detail to agree on; their light and shade must, then. */
 const SMOOTH_PART = { agreement: 0.5, contradicted: 0.05, oneSided: 0.5, light: 0.95 };
@@ -44,7 +44,7 @@ const RECOLOURED_OVER = 0.2;
  * Detail of a link between pictures that each stand in several files: translations of one drawing differ in a few
  * words, files of one picture in nothing.
  */
-const CLOSE = { agreement: 0.8, contradicted: 0.02, oneSided: 0.06 };
+const CLOSE = { agreement: 0.8, contradicted: 0.008, oneSided: 0.05 };
 /** What is laid over a picture adds structure to it and takes next to none away. */
 const TAKEN_AWAY = 0.02;
 /** Tiles whose structure may be another one in the same place, by chance of compression or of the frame's edge. */
@@ -99,7 +99,7 @@ export function judged(own: Looks, other: Looks, frame: Frame, isMirrored: boole
       detail.agreement >= CLOSE.agreement &&
       detail.contradicted <= CLOSE.contradicted &&
       detail.onlyFirst + detail.onlySecond <= CLOSE.oneSided &&
-      detail.replaced <= REPLACED,
+      detail.replaced === 0,
   });
   const isColoured = recoloured <= RECOLOURED;
   const oneSided = detail.onlyFirst + detail.onlySecond;

@@ -1,10 +1,11 @@
 /** Whether two texts say the same: case, marks and blanks do not matter. */
 export function alike(a: string, b: string): boolean {
-  const [first, second] = [bare(a), bare(b)];
+  const [first, second] = [bareText(a), bareText(b)];
   return first !== '' && first === second;
 }
 
-const bare = (text: string) =>
+/** The words of a text alone, in lower case: equal for texts that say the same. */
+export const bareText = (text: string): string =>
   text
     .toLowerCase()
     .replace(/[^\p{L}\p{N}]+/gu, ' ')

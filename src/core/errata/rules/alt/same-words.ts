@@ -1,6 +1,26 @@
 import { hasAlt } from '../../places';
+import type { PageToCheck, PlacementToCheck } from '../../page-to-check';
 import type { Rule } from '../../rule';
-import { alike } from '../../words/alike';
+import { bareText } from '../../words/alike';
+
+/** The pictures of each page by what their alt texts say: a long page would else be gone through for each of them. */
+const byWords = new WeakMap<PageToCheck, Map<string, PlacementToCheck[]>>();
+
+function sayingTheSame(page: PageToCheck, alt: string): readonly PlacementToCheck[] {
+  let known = byWords.get(page);
+  if (!known) {
+    known = new Map();
+    for (const placement of page.placements.filter(hasAlt)) {
+      const words = bareText(placement.alt ?? '');
+      if (words === '') continue;
+      const others = known.get(words);
+      if (others) others.push(placement);
+      else known.set(words, [placement]);
+    }
+    byWords.set(page, known);
+  }
+  return known.get(bareText(alt)) ?? [];
+}
 
 export const sameWords: Rule = {
   id: 'alt/same-words',
@@ -12,8 +32,7 @@ export const sameWords: Rule = {
   standard: 'WCAG 2.2, 1.1.1',
   applies: hasAlt,
   check: ({ alt, filePath, url, link }, { page, picture }) => {
-    const others = page.placements.filter((other) => {
-      if (!hasAlt(other) || !alike(other.alt ?? '', alt ?? '')) return false;
+    const others = sayingTheSame(page, alt ?? '').filter((other) => {
       const isOtherFile = (other.filePath ?? other.url) !== (filePath ?? url);
       const otherPicture = page.pictures.get(other.filePath ?? '')?.pictureId ?? null;
       const isOtherPicture = otherPicture === null || otherPicture !== (picture?.pictureId ?? null);
