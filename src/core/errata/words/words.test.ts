@@ -1,0 +1,83 @@
+import { describe, expect, it } from 'vitest';
+import { unknownPicture } from '../page-to-check';
+import { alike } from './alike';
+import { aroundTaken, takenOn } from './around-taken';
+import { isFileName, saysOnly } from './empty-texts';
+import { wordLists } from './word-lists';
+
+const LANGUAGES = ['en', 'de', 'fr', 'es'];
+
+describe('wordLists', () => {
+  it.each(LANGUAGES)('of %s are in lower case, each word once, and none in both', (language) => {
+    const [own] = wordLists(language);
+    const all = [...(own?.generic ?? []), ...(own?.sortOnly ?? [])];
+    expect(all.length).toBeGreaterThan(20);
+    expect(all.filter((word) => word !== word.toLowerCase() || word !== word.trim())).toEqual([]);
+    expect(all.filter((word, n) => all.indexOf(word) !== n)).toEqual([]);
+  });
+
+  it.each([
+    ['en', 1],
+    ['en-GB', 1],
+    ['de-CH', 2],
+    ['FR', 2],
+    ['la', LANGUAGES.length],
+    [null, LANGUAGES.length],
+  ])('hold for %s: %i', (language, count) => expect(wordLists(language)).toHaveLength(count));
+});
+
+describe('saysOnly', () => {
+  it.each([
+    ['image', 'en', 'picture'],
+    ['  Photo #12 ', 'en', 'picture'],
+    ['Bild 3', 'de', 'picture'],
+    ['Légende', 'fr', 'picture'],
+    ['sin título', 'es', 'picture'],
+    ['Logo', 'en', 'sort'],
+    ['Plakat', 'de', 'sort'],
+    ['Plakat', 'en', null],
+    ['The image of a saint', 'en', null],
+    ['', 'en', null],
+    ['2019', 'en', null],
+  ])('%s in %s: %s', (text, language, expected) => expect(saysOnly(text, language)).toBe(expected));
+});
+
+describe('isFileName', () => {
+  it.each([
+    ['hall.jpg', 'img/hall.jpg', true],
+    ['Choir on stage_final.png', 'img/x.png', true],
+    ['IMG_2041', 'img/x.jpg', true],
+    ['PXL_20230101_101112345', 'img/x.jpg', true],
+    ['hall-choir-2', 'img/hall-choir-2.jpg', true],
+    ['hall-choir', 'img/hall-choir.jpg', false],
+    ['Open day', 'img/open-day.jpg', false],
+    ['mp3-player', 'img/other.jpg', false],
+    ['Version 2.0', 'img/x.jpg', false],
+    ['2019', 'img/2019.jpg', false],
+    ['Photo 3', 'img/x.jpg', false],
+  ])('%s for %s: %s', (text, address, expected) => expect(isFileName(text, address)).toBe(expected));
+});
+
+describe('alike', () => {
+  it.each([
+    ['Red doors', 'red doors.', true],
+    ['“Red   doors”', 'Red-doors', true],
+    ['Über uns', 'über uns', true],
+    ['Red doors', 'Red door', false],
+    ['…', '—', false],
+    ['', '', false],
+  ])('%s and %s: %s', (a, b, expected) => expect(alike(a, b)).toBe(expected));
+});
+
+describe('aroundTaken', () => {
+  const picture = { ...unknownPicture('a.jpg'), ...takenOn(18_000) };
+  it('gives the days and those around them, by another witness than what is checked', () => {
+    expect(aroundTaken(picture, ['caption'])).toEqual({
+      span: { from: 18_000, until: 18_000 },
+      around: { from: 17_938, until: 18_062 },
+    });
+    expect(aroundTaken(picture, ['camera'])).toBeNull();
+    expect(aroundTaken(unknownPicture('a.jpg'), [])).toBeNull();
+    expect(aroundTaken(null, [])).toBeNull();
+  });
+});
