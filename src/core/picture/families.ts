@@ -296,7 +296,8 @@ const turned = (link: Link): Link => ({ ...link, own: link.other, other: link.ow
 function witness(one: Group, other: Group, link: Link): void {
   const known = one.links.find(({ to }) => to === other) ?? other.links.find(({ to }) => to === one);
   if (known) known.witnesses++;
-  else one.links.push({ to: other, link, witnesses: 1 });
+  // What one file of a group looks like is not what the group does.
+  else one.links.push({ to: other, link: { ...link, isClose: false }, witnesses: 1 });
 }
 
 function weight({ files }: Group): number {

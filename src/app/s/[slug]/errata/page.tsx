@@ -1,11 +1,13 @@
+import Link from 'next/link';
 import { ERRATA_FILTERS, listErrata, type ErrataFilter } from '@/app/_data/errata';
 import { hrefWith, listQuery, type SearchParams } from '@/app/_data/query';
 import { requireActor } from '@/app/_data/session';
 import { siteBySlug } from '@/app/_data/site';
 import { RULES } from '@/core/errata/all-rules';
-import { Chip } from '@/ui/chip';
+import type { Rule } from '@/core/errata/rule';
 import { Choices } from '@/ui/choices';
 import { Empty } from '@/ui/empty';
+import { FoldOut } from '@/ui/fold-out';
 import { Pager } from '@/ui/pager';
 import { ErratumLine } from './erratum-line';
 
@@ -48,17 +50,7 @@ export default async function ErrataPage({
           counts={counts}
           hrefOf={(name) => hrefWith(root, { ...now, show: name === 'all' ? null : name, rule: null })}
         />
-      </div>
-      <div className="flex flex-wrap gap-1.5 border-b border-line px-5 py-2">
-        {rules.map((one) => (
-          <Chip
-            key={one.rule}
-            href={hrefWith(root, { ...now, rule: one.rule === rule?.id ? null : one.rule })}
-            isChosen={one.rule === rule?.id}
-            label={RULES.find(({ id }) => id === one.rule)?.title ?? one.rule}
-            count={one.count}
-          />
-        ))}
+        <RuleChoice root={root} now={now} rules={rules} chosen={rule} />
       </div>
       {rule ? (
         <p className="max-w-[90ch] px-5 pt-3 text-ink-2">
@@ -88,5 +80,38 @@ export default async function ErrataPage({
       )}
       <Pager sheet={sheet} sheets={sheets} hrefOf={(to) => hrefWith(root, { ...now, sheet: to })} />
     </main>
+  );
+}
+
+interface RuleChoiceProps {
+  root: string;
+  now: Readonly<Record<string, string | null>>;
+  rules: readonly { readonly rule: string; readonly count: number }[];
+  chosen: Rule | null;
+}
+
+/** The rules that found something, the gravest first. */
+function RuleChoice({ root, now, rules, chosen }: RuleChoiceProps) {
+  if (rules.length === 0) return null;
+  const line = (isHere: boolean) =>
+    `flex justify-between gap-4 border-l-[3px] px-2 py-1 ${isHere ? 'border-green bg-tint font-semibold' : 'border-transparent'}`;
+  return (
+    <FoldOut label={chosen?.title ?? 'Any rule'} name="Choose a rule" isChosen={chosen !== null}>
+      <ul>
+        <li>
+          <Link href={hrefWith(root, { ...now, rule: null })} className={line(chosen === null)}>
+            Any rule
+          </Link>
+        </li>
+        {rules.map(({ rule, count }) => (
+          <li key={rule}>
+            <Link href={hrefWith(root, { ...now, rule })} className={line(rule === chosen?.id)}>
+              {RULES.find(({ id }) => id === rule)?.title ?? rule}
+              <span className="font-normal text-ink-2">{count.toLocaleString('en')}</span>
+            </Link>
+          </li>
+        ))}
+      </ul>
+    </FoldOut>
   );
 }

@@ -25,7 +25,7 @@ function mark(row: PictureRow): { readonly text: string; readonly look: string }
 /** Many pictures at once, whole and large enough to be told apart. */
 export function ContactSheet({ slug, rows, mayChoose }: ContactSheetProps) {
   return (
-    <ul className="grid grid-cols-[repeat(auto-fill,minmax(176px,1fr))] gap-x-4 gap-y-5 bg-sheet px-5 py-4">
+    <ul className="grid grid-cols-[repeat(auto-fill,minmax(176px,1fr))] gap-x-4 gap-y-5 bg-sheet px-5 py-4 max-sm:grid-cols-2">
       {rows.map((row) => {
         const name = row.path.split('/').at(-1) ?? row.path;
         const record = `/s/${slug}/pictures/${row.id}`;

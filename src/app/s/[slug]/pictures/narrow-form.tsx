@@ -4,7 +4,7 @@ import { hrefWith } from '@/app/_data/query';
 import { PICTURE_KINDS } from '@/core/dating/shelf-life';
 import { Button } from '@/ui/button';
 import { KIND_NAME } from '@/ui/date-words';
-import { Narrowing } from './narrowing';
+import { FoldOut } from '@/ui/fold-out';
 
 interface NarrowFormProps {
   /** Address of the list without parameters, and those that hold now. */
@@ -21,7 +21,11 @@ const CONTROL = 'mt-0.5 w-full rounded-sm border border-ink-3 bg-sheet px-2 py-1
 export function NarrowForm({ root, now, narrowing, choices }: NarrowFormProps) {
   const kept = Object.entries(now).filter(([name, value]) => value !== null && !(name in narrowing));
   return (
-    <Narrowing isNarrowed={Object.values(narrowing).some((value) => value !== null)}>
+    <FoldOut
+      label="Narrow"
+      name="Narrow the list"
+      isChosen={Object.values(narrowing).some((value) => value !== null)}
+    >
       <form action={root} className="grid gap-2.5">
         {kept.map(([name, value]) => (
           <input key={name} type="hidden" name={name} value={String(value)} />
@@ -88,7 +92,7 @@ export function NarrowForm({ root, now, narrowing, choices }: NarrowFormProps) {
           Narrow
         </Button>
       </form>
-    </Narrowing>
+    </FoldOut>
   );
 }
 
