@@ -34,7 +34,7 @@ export function ErratumLine({ slug, row, title, remedy, maySettle }: ErratumLine
   const record = row.file_id === null ? null : `/s/${slug}/pictures/${row.file_id}`;
   return (
     <li
-      className={`grid grid-cols-[96px_minmax(0,1fr)_230px] gap-4 border-b border-b-line-2 py-3 pr-5 pl-[17px] max-md:grid-cols-[72px_minmax(0,1fr)] ${RULE[degree]}`}
+      className={`grid grid-cols-[96px_minmax(0,1fr)_230px] gap-4 border-b border-b-line-2 py-3 pr-5 pl-[17px] max-md:grid-cols-[96px_minmax(0,1fr)] ${RULE[degree]}`}
     >
       <Mat src={row.sha256 ? `/s/${slug}/image/${row.sha256}` : null} alt="" width={96} height={66} />
       <div className="min-w-0">
