@@ -13,9 +13,14 @@ import { otherWordsElsewhere } from './rules/alt/other-words-elsewhere';
 import { tooLong } from './rules/alt/too-long';
 import { code } from './rules/alt/code';
 import { year } from './rules/alt/year';
+import { pictureOfText } from './rules/alt/picture-of-text';
 import { templateCaption } from './rules/caption/template-words';
+import { captionFileName } from './rules/caption/file-name';
 import { captionDate } from './rules/caption/date';
 import { missingCaption } from './rules/caption/missing';
+import { ofOldPicture } from './rules/caption/of-old-picture';
+import { namesAnother } from './rules/caption/names-another';
+import { creditForm } from './rules/caption/credit-form';
 import { storedOnly } from './rules/caption/stored-only';
 import { placeholder } from './rules/fresh/placeholder';
 import { pastItsTime } from './rules/fresh/past-its-time';
@@ -28,6 +33,7 @@ import { tooSmall } from './rules/file/too-small';
 import { stretched } from './rules/file/stretched';
 import { wrongType } from './rules/file/wrong-type';
 import { cameraName } from './rules/file/camera-name';
+import { duplicate } from './rules/file/duplicate';
 import type { Rule } from './rule';
 
 export const RULES: readonly Rule[] = [
@@ -45,10 +51,15 @@ export const RULES: readonly Rule[] = [
   tooLong,
   code,
   year,
+  pictureOfText,
   templateCaption,
+  captionFileName,
   captionDate,
   missingCaption,
   storedOnly,
+  ofOldPicture,
+  namesAnother,
+  creditForm,
   placeholder,
   pastItsTime,
   changedSince,
@@ -60,4 +71,5 @@ export const RULES: readonly Rule[] = [
   stretched,
   wrongType,
   cameraName,
+  duplicate,
 ];

@@ -19,6 +19,16 @@ export function altBranch({ kind, link, decorative, alt, caption, raw }: Placeme
     : 'informative';
 }
 
+type Written = Pick<PlacementToCheck, 'kind' | 'raw'>;
+
+/** Whether its words are written in an alt attribute; else in a label. */
+export const takesAlt = ({ kind, raw }: Written): boolean =>
+  kind !== 'object' && (kind !== 'drawn' || raw.toLowerCase() === 'img');
+
+/** Whether a place may say that it is decoration: a button and a link may not, and a role of a picture says that it is none. */
+export const mayBeDecoration = (place: Written): boolean =>
+  takesAlt(place) && place.kind !== 'input' && place.kind !== 'area';
+
 /** Whether the picture is all that its link has. */
 export function isOnlyContent(link: PlacementToCheck['link']): boolean {
   return link !== null && link.text.trim() === '';

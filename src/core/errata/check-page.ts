@@ -1,7 +1,7 @@
 /** Runs the rules over a page. */
 import { RULES } from './all-rules';
 import type { AltBranch } from './alt-branch';
-import type { PageToCheck, PlacementToCheck } from './page-to-check';
+import type { PageToCheck, PictureFacts, PlacementToCheck } from './page-to-check';
 import type { Degree, EvidenceLevel, Finding, Rule, RuleId } from './rule';
 
 /** Something that is wrong at one place of a page. */
@@ -14,6 +14,8 @@ export interface Erratum {
   readonly evidence: string;
   readonly branch: AltBranch | null;
   readonly fix: Finding['fix'] | null;
+  /** How much more it weighs than its page's readers alone: more long past its time, less where it is hidden. */
+  readonly emphasis: number;
   /** The same erratum in every survey, as long as its evidence is the same. */
   readonly key: string;
 }
@@ -39,26 +41,44 @@ export function checkPage(
     for (const rule of held) {
       if (!rule.applies(placement)) continue;
       const finding = rule.check(placement, { page, picture });
-      if (finding) errata.push(erratumOf(rule, finding, placement, { page, levels }));
+      if (finding) errata.push(erratumOf(rule, finding, { page, placement, picture, levels }));
     }
   }
   return errata;
 }
 
+interface Found {
+  readonly page: PageToCheck;
+  readonly placement: PlacementToCheck;
+  readonly picture: PictureFacts | null;
+  readonly levels: RuleLevels;
+}
+
 function erratumOf(
   { id, degree, level }: Rule,
   finding: Finding,
-  placement: PlacementToCheck,
-  { page, levels }: { readonly page: PageToCheck; readonly levels: RuleLevels },
+  { page, placement, picture, levels }: Found,
 ): Erratum {
   const set = levels.get(id);
   return {
-    ...{ rule: id, level, page: page.path, placement },
+    rule: id,
+    level,
+    page: page.path,
+    placement,
     // A degree that a person set holds, whatever the rule makes of the case.
     degree: set && set !== 'off' ? set : (finding.degree ?? degree),
     evidence: finding.evidence,
     branch: finding.branch ?? null,
     fix: finding.fix ?? null,
+    emphasis: emphasisOf(placement, picture),
     key: `${id} ${placement.thread} ${finding.evidence}`,
   };
+}
+
+/** What is hidden from some readers hinders fewer; a picture three times past its time is as pressing as can be. */
+const HIDDEN = 0.2;
+const MOST_OVERDUE = 3;
+
+function emphasisOf({ hidden }: PlacementToCheck, picture: PictureFacts | null): number {
+  return Math.min(MOST_OVERDUE, Math.max(1, picture?.overdue ?? 0)) * (hidden ? HIDDEN : 1);
 }

@@ -13,6 +13,8 @@ export function examplePage({
   title = 'Page',
   language = 'en',
   files = {},
+  before,
+  people = [],
   today = TODAY,
 }: Example): PageToCheck {
   const [year, month, date] = today.split('-').map(Number);
@@ -25,11 +27,15 @@ export function examplePage({
     site: siteOfFiles(),
     sheetOf: () => undefined,
   });
-  const placements = placementsToCheck(reading.placements);
+  const placements = placementsToCheck(reading.placements).map((place) => ({
+    ...place,
+    before: before ?? null,
+  }));
   const paths = [...new Set(placements.flatMap(({ filePath }) => filePath ?? []))];
   return {
     ...{ path: 'index.html', title: reading.title, language: reading.language, placements },
     pictures: new Map(paths.map((path) => [path, { ...unknownPicture(path), ...files[path] }])),
+    people,
     today: dayOf(year ?? 0, month ?? 0, date ?? 0) ?? 0,
   };
 }

@@ -14,12 +14,23 @@ type ReadPlace = Pick<
   | 'alt' | 'name' | 'caption' | 'link' | 'decorative' | 'hidden' | 'dormant' | 'context' | 'declared'
 >; // prettier-ignore
 
+/** A place as it was when it showed another picture. */
+export interface PlaceBefore {
+  /** The survey that found the picture of today. */
+  readonly survey: number;
+  readonly path: string;
+  readonly alt: string | null;
+  readonly caption: string | null;
+}
+
 /** One place of a page. */
 export interface PlacementToCheck extends ReadPlace {
   /** Where its element stands in the structure of the page. */
   readonly element: string;
   /** Whether the words of its element are told here: an element may show a picture by several attributes. */
   readonly bearsWords: boolean;
+  /** What stood there until a survey found another picture; `null` where it never was another, or nobody knows. */
+  readonly before: PlaceBefore | null;
   /** Path of the file within the site; `null` for what lies elsewhere. */
   readonly filePath: string | null;
   /** Address of what lies elsewhere. */
@@ -48,11 +59,21 @@ export interface PictureFacts {
   readonly dating: Dating | null;
   /** The last day on which it is current; `null` where it does not age. */
   readonly currentUntil: Day | null;
+  /** Age over shelf life: above 1 it is past its time; 0 where nothing can be said. */
+  readonly overdue: number;
   readonly changed: ChangedSubject | null;
   /** What speaks for a leftover of a template; empty where it is none. */
   readonly leftoverClues: readonly string[];
   /** Description, or alt text, that its file carries. */
   readonly embedded: string | null;
+  /** Words that were read in the picture itself; `null` where that was not tried. */
+  readonly readText: string | null;
+  /** Who its file says it is by. */
+  readonly credit: string | null;
+  /** The people that a person said are on it. */
+  readonly people: readonly string[];
+  /** Another file of the site with the very same bytes, that stands somewhere too. */
+  readonly sameBytes: string | null;
   /** The alt texts that the picture has on all pages, by how many places have each. */
   readonly altTexts: Readonly<Record<string, number>>;
 }
@@ -65,6 +86,8 @@ export interface PageToCheck {
   readonly placements: readonly PlacementToCheck[];
   /** By path of the file. */
   readonly pictures: ReadonlyMap<string, PictureFacts>;
+  /** Names of all people that pictures of the site are known to show. */
+  readonly people: readonly string[];
   readonly today: Day;
 }
 
@@ -73,15 +96,16 @@ export function unknownPicture(path: string): PictureFacts {
   return {
     ...{ path, isThere: true, near: null, widthPx: null, heightPx: null, sizeBytes: null, format: null },
     ...{ modifiedMs: null, masterModifiedMs: null, masterPath: null, pictureId: null, kind: null },
-    ...{ dating: null, currentUntil: null, changed: null, leftoverClues: [] },
-    ...{ embedded: null, altTexts: {} },
+    ...{ dating: null, currentUntil: null, overdue: 0, changed: null, leftoverClues: [] },
+    ...{ embedded: null, readText: null, credit: null, people: [], sameBytes: null, altTexts: {} },
   };
 }
 
 /** An element's place in the structure, out of the name of one of its spots. */
 export const elementOfSpot = (spot: string): string => spot.split('|', 1)[0] ?? spot;
 
-const OWN_KINDS = new Set<PlacementKind>(['img', 'input', 'object']);
+/** Kinds whose element takes words, and of which it has one at most. */
+export const TAKES_OWN_WORDS: readonly PlacementKind[] = ['img', 'input', 'area', 'object', 'drawn'];
 /** Kinds in which an `img` may show its picture without having a `src` of its own. */
 const OTHER_KINDS = new Set<PlacementKind>(['lazy', 'srcset', 'iframe-srcdoc']);
 
@@ -91,7 +115,7 @@ export function withBearers<T extends Pick<PlacementToCheck, 'kind' | 'element'>
 ): (T & { readonly bearsWords: boolean })[] {
   const bearers = new Map<string, T>();
   for (const one of placements) {
-    const isOwn = OWN_KINDS.has(one.kind);
+    const isOwn = TAKES_OWN_WORDS.includes(one.kind);
     const isOther = OTHER_KINDS.has(one.kind) && /(?:^|>|\b)img:\d+$/u.test(one.element);
     const before = bearers.get(one.element);
     if (isOwn || (isOther && !before)) bearers.set(one.element, one);
@@ -103,6 +127,7 @@ export function withBearers<T extends Pick<PlacementToCheck, 'kind' | 'element'>
 export function placementsToCheck(placements: readonly Placement[]): PlacementToCheck[] {
   const all = placements.map(({ address, ...placement }) => ({
     ...placement,
+    before: null,
     element: elementOfSpot(placement.thread),
     filePath: address.kind === 'site' ? address.path : null,
     url: address.kind === 'elsewhere' ? address.url : null,

@@ -5,7 +5,16 @@ import type { PictureFacts, PlacementToCheck } from './page-to-check';
 /** What the file itself tells. */
 type FileFacts = Pick<
   PictureFacts,
-  'path' | 'widthPx' | 'heightPx' | 'sizeBytes' | 'format' | 'modifiedMs' | 'embedded'
+  | 'path'
+  | 'widthPx'
+  | 'heightPx'
+  | 'sizeBytes'
+  | 'format'
+  | 'modifiedMs'
+  | 'embedded'
+  | 'readText'
+  | 'credit'
+  | 'sameBytes'
 >;
 
 /** Which picture it is one file of, and the words that this has on all pages. */
@@ -26,10 +35,11 @@ export function pictureFacts(
   return {
     ...file,
     ...around,
-    ...{ isThere: true, near: null },
+    ...{ isThere: true, near: null, people: [] },
     kind: known?.kind ?? null,
     dating: known?.dating ?? null,
     currentUntil: known?.ageing?.currentUntil ?? null,
+    overdue: known?.ageing?.overdue ?? 0,
     changed: known?.changed ?? null,
     leftoverClues: placeholder?.isPlaceholder
       ? placeholder.clues.flatMap(({ weight, text }) => (weight > 0 ? [text] : []))

@@ -27,12 +27,27 @@ export function rulePage(rule: Rule): string {
   ].join('\n\n')}\n`;
 }
 
-function exampleText({ html, evidence, title, language, files = {}, today }: Example): string {
+function exampleText({
+  html,
+  evidence,
+  title,
+  language,
+  files = {},
+  before,
+  people,
+  today,
+}: Example): string {
   const known = Object.entries(files).map(([path, facts]) => `\`${path}\`: ${JSON.stringify(facts)}`);
   const given = [
     ...(title ? [`the page’s title is “${title}”`] : []),
     ...(language ? [`the page’s language is \`${language}\``] : []),
     ...(today ? [`today is ${today}`] : []),
+    ...(before
+      ? [
+          `until survey ${before.survey} \`${before.path}\` stood there, with ${JSON.stringify({ alt: before.alt, caption: before.caption })}`,
+        ]
+      : []),
+    ...(people ? [`people known on the site: ${people.join(', ')}`] : []),
     ...(known.length > 0 ? [`known of the files: ${known.join('; ')}`] : []),
   ];
   return [

@@ -1,12 +1,15 @@
 /** What a rule of the errata is: what it reads, when it speaks, and what it says. */
 import type { AltBranch } from './alt-branch';
-import type { PictureFacts, PageToCheck, PlacementToCheck } from './page-to-check';
+import type { PageToCheck, PictureFacts, PlaceBefore, PlacementToCheck } from './page-to-check';
 
 /** How much it matters: `must` hinders readers or breaks a standard, `should` misleads or ages, `note` is worth knowing. */
 export type Degree = 'must' | 'should' | 'note';
 
 type RuleGroup = 'alt' | 'caption' | 'rights' | 'fresh' | 'file' | 'set';
 export type RuleId = `${RuleGroup}/${string}`;
+
+/** Whether a rule speaks of words, which are put right without another picture. */
+export const isOnWords = (rule: string): boolean => rule.startsWith('alt/') || rule.startsWith('caption/');
 
 /** How sure the evidence is: read in the source, measured or computed, or guessed from words. */
 export type EvidenceLevel = 'read' | 'measured' | 'guessed';
@@ -42,6 +45,10 @@ export interface Example {
   readonly language?: string;
   /** What is known of the files it shows, by their address; what is left out is an ordinary picture. */
   readonly files?: Readonly<Record<string, Partial<PictureFacts>>>;
+  /** What stood at its places before, when they showed another picture. */
+  readonly before?: PlaceBefore;
+  /** Names of the people that pictures of the site are known to show. */
+  readonly people?: readonly string[];
   /** Today, where it matters: an ISO day. */
   readonly today?: string;
 }

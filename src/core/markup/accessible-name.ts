@@ -4,7 +4,7 @@
  * It does not take generated content or CSS visibility into account.
  */
 import { attributeText, type Element } from './attribute-value';
-import { collapse, textOf } from './node-text';
+import { collapse, isElement, textOf } from './node-text';
 import type { PageTree } from './page-tree';
 
 const byId = new WeakMap<PageTree, Map<string, Element>>();
@@ -39,14 +39,24 @@ function labelledBy(tree: PageTree, element: Element): string {
 /** Elements whose alt attribute means something. */
 const TAKES_ALT = new Set(['img', 'input', 'area']);
 
+/** The `title` that an SVG element has for a child (SVG-AAM 1.0, §5.1). */
+function drawnTitle(element: Element): string {
+  const title = element.childNodes.find(
+    (child): child is Element => isElement(child) && child.tagName === 'title',
+  );
+  return title && element.namespaceURI === SVG ? textOf(title) : '';
+}
+
+const SVG = 'http://www.w3.org/2000/svg';
+
 /** The accessible name of an element that shows a picture; empty where it has none. */
 export function accessibleName(tree: PageTree, element: Element): string {
   const labelled = labelledBy(tree, element) || collapse(attributeText(element, 'aria-label') ?? '');
   if (labelled) return labelled;
   const alt = TAKES_ALT.has(element.tagName) ? attributeText(element, 'alt') : null;
-  // A picture may say that it has no name; a button must have one.
-  if (alt !== null && (collapse(alt) || (alt === '' && element.tagName !== 'input'))) return collapse(alt);
-  return collapse(attributeText(element, 'title') ?? '');
+  // A picture may say that it has no name; a button and an area that leads somewhere must have one.
+  if (alt !== null && (collapse(alt) || (alt === '' && element.tagName === 'img'))) return collapse(alt);
+  return drawnTitle(element) || collapse(attributeText(element, 'title') ?? '');
 }
 
 /** The accessible name of a link: its label, else what it contains, else its title. */
@@ -75,12 +85,14 @@ const LONGEST = 200;
 
 /**
  * Whether a picture is marked as decoration: an empty alt text, or a role that takes it out of the tree. An alt text of
- * blanks alone is not empty.
+ * blanks alone is not empty; a button and an area do something whatever they say.
  */
 export function isDecorative(element: Element): boolean {
+  if (element.tagName === 'area' || element.tagName === 'input') return false;
   const role = attributeText(element, 'role')?.trim().toLowerCase().split(/\s+/)[0];
   if (role === 'presentation' || role === 'none') return true;
   return (
+    element.tagName === 'img' &&
     attributeText(element, 'alt') === '' &&
     !attributeText(element, 'aria-label')?.trim() &&
     !attributeText(element, 'aria-labelledby')?.trim()

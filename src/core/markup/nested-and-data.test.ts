@@ -48,8 +48,8 @@ describe('lazy', () => {
     ],
     ['an enlarged picture', '<a data-full="big.jpg" href="x.html"></a>', ['lazy big.jpg → sub/big.jpg']],
     ['sources', '<picture><source data-srcset="a.webp 480w"></picture>', ['lazy a.webp → sub/a.webp']],
-    ['values that are no pictures', '<img data-src=""><i data-icon="star" data-src="x.js"></i>', []],
-    ['attributes nobody named', '<img data-caption="a.jpg">', []],
+    ['values that are no pictures', '<i data-src=""></i><i data-icon="star" data-src="x.js"></i>', []],
+    ['attributes nobody named', '<i data-caption="a.jpg"></i>', []],
   ])('%s', (_name, text, expected) => {
     expect(rows(text)).toEqual(expected);
   });

@@ -81,10 +81,14 @@ export function carryOut(
 /** Words in a `srcdoc` are written twice over, once for each page: they are not changed in place. */
 const NO_WORDS: WordAnchors = { alt: null, addAttribute: null, caption: null };
 
-function movedWords({ alt, addAttribute, caption }: WordAnchors, { spanOf }: NestedPart): WordAnchors {
+function movedWords(
+  { alt, addAttribute, caption, block = null }: WordAnchors,
+  { spanOf }: NestedPart,
+): WordAnchors {
   return {
     alt: alt && { quote: alt.quote, span: spanOf(alt.span.start, alt.span.end) },
     addAttribute: addAttribute === null ? null : spanOf(addAttribute, addAttribute).start,
     caption: caption && spanOf(caption.start, caption.end),
+    block: block === null ? null : spanOf(block, block).start,
   };
 }

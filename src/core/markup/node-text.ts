@@ -4,6 +4,8 @@ import { attributeText, type Element } from './attribute-value';
 
 export type Node = DefaultTreeAdapterTypes.Node;
 
+/** Elements whose words stand apart from those beside them, whatever blanks the source has. */
+const APART = new Set(['br', 'p', 'div', 'li', 'dt', 'dd', 'tr', 'td', 'th', 'h1', 'h2', 'h3', 'h4', 'h5', 'h6', 'ul', 'ol', 'figure', 'figcaption', 'section', 'article', 'header', 'blockquote']); // prettier-ignore
 const SILENT = new Set(['script', 'style', 'template', 'noscript']);
 const MAX_NODES = 400;
 
@@ -27,32 +29,38 @@ const isNotShown = (element: Element): boolean =>
  * @param options.without an element to leave out
  * @param options.pictures whether alt texts of pictures inside count as text (as in an accessible name)
  * @param options.limit at most this many characters
+ * @param options.fromEnd the last ones instead of the first
  */
 export function textOf(
   node: Node,
-  options: { without?: Element; pictures?: boolean; limit?: number } = {},
+  options: { without?: Element; pictures?: boolean; limit?: number; fromEnd?: boolean } = {},
 ): string {
   const limit = options.limit ?? 300;
   const stack: Node[] = [node];
   let text = '';
+  const add = (words: string) => {
+    text = options.fromEnd ? words + text : text + words;
+  };
   for (let visited = 0; stack.length > 0 && visited < MAX_NODES && text.length < limit * 2; visited++) {
     const next = stack.pop();
     if (!next || next === options.without) continue;
     if ('value' in next && next.nodeName === '#text') {
-      text += next.value;
+      add(next.value);
     } else if (isElement(next)) {
       if (SILENT.has(next.tagName) || (next !== node && isNotShown(next))) continue;
-      if (next.tagName === 'br') text += ' ';
-      if (options.pictures && next.tagName === 'img') text += ` ${attributeText(next, 'alt') ?? ''} `;
+      if (APART.has(next.tagName)) add(' ');
+      if (options.pictures && next.tagName === 'img') add(` ${attributeText(next, 'alt') ?? ''} `);
     }
     if ('childNodes' in next) {
-      for (let i = next.childNodes.length - 1; i >= 0; i--) {
-        const child = next.childNodes[i];
+      const { length } = next.childNodes;
+      for (let i = 0; i < length; i++) {
+        const child = next.childNodes[options.fromEnd ? i : length - 1 - i];
         if (child) stack.push(child);
       }
     }
   }
-  return collapse(text).slice(0, limit);
+  const words = collapse(text);
+  return options.fromEnd ? words.slice(-limit) : words.slice(0, limit);
 }
 
 /** The words that readers meet in an element, for searching: every text but those of scripts and styles. */
@@ -73,7 +81,7 @@ export function readersWords(root: Element | null, limit = 20_000): string {
 
 /**
  * The text beside an element: before it (`-1`) or after it (`1`), gathered outwards through its ancestors until
- * `limit` characters are found.
+ * `limit` characters are found, within the page’s own content.
  */
 export function textBeside(element: Element, direction: -1 | 1, limit = 120): string {
   let text = '';
@@ -82,11 +90,16 @@ export function textBeside(element: Element, direction: -1 | 1, limit = 120): st
     const parent: Node | null = 'parentNode' in from ? from.parentNode : null;
     if (!parent || !('childNodes' in parent) || (isElement(parent) && parent.tagName === 'html')) break;
     text = gatherSiblings(parent.childNodes, { from, direction, limit, text });
-    if (isElement(parent) && parent.tagName === 'body') break;
+    if (isElement(parent) && WHOLE.has(parent.tagName)) break;
     from = parent;
   }
   return direction === 1 ? clipEnd(text, limit) : clipStart(text, limit);
 }
+
+/** What stands outside of these speaks of other things. */
+const WHOLE = new Set(['body', 'main']);
+/** What the site says on every page is not about the picture beside it. */
+const OF_THE_SITE = new Set(['nav', 'footer']);
 
 const MANY_SIBLINGS = 48;
 const places = new WeakMap<object, Map<Node, number>>();
@@ -111,7 +124,9 @@ function gatherSiblings(
   for (let steps = 0; steps < 8 && gathered.length < limit; steps++, at += direction) {
     const sibling = siblings[at];
     if (!sibling) break;
-    const words = textOf(sibling, { limit });
+    if (isElement(sibling) && OF_THE_SITE.has(sibling.tagName)) continue;
+    // One character more than is wanted tells that there was more.
+    const words = textOf(sibling, { limit: limit + 1, fromEnd: direction === -1 });
     if (words) gathered = direction === 1 ? `${gathered} ${words}`.trim() : `${words} ${gathered}`.trim();
   }
   return gathered;

@@ -48,12 +48,16 @@ export interface DeclaredSlot {
 
 /** Where the words that belong to a placement are written, so that they can be changed in place. */
 export interface WordAnchors {
-  /** The value of the alt attribute. */
+  /** The attribute that holds its text alternative; absent for `alt`. */
+  readonly attribute?: 'aria-label';
+  /** The value of that attribute. */
   readonly alt: { readonly span: Span; readonly quote: Quote } | null;
-  /** Where an attribute can be added to the element's tag; `null` where the element takes no alt text. */
+  /** Where that attribute can be added to the element's tag; `null` where the element takes no such words. */
   readonly addAttribute: number | null;
   /** The inside of the caption's element; `null` where there is none, or where more than text stands in it. */
   readonly caption: Span | null;
+  /** Where a paragraph can be put in after the picture and what wraps it; absent in what was read before it was looked for. */
+  readonly block?: number | null;
 }
 
 /** One spot on one page where a file is shown. */
@@ -73,7 +77,7 @@ export interface Placement {
   readonly elementPath: string;
   /** The same spot's name in every survey: structure, not position. */
   readonly thread: string;
-  /** `null` where the attribute is absent. */
+  /** What the attribute says that holds its text alternative; `null` where that is absent. */
   readonly alt: string | null;
   readonly name: string;
   readonly caption: string | null;

@@ -36,7 +36,21 @@ describe('kinds written in attributes', () => {
     ['img, entities', '<img src="a.jpg?x=1&amp;y=2">', ['img a.jpg?x=1&amp;y=2 → sub/a.jpg']],
     ['img, blanks around the address', '<img src="\n a.jpg ">', ['img a.jpg → sub/a.jpg']],
     ['img, the first of two src wins', '<img src=a.jpg src=b.jpg>', ['img a.jpg → sub/a.jpg']],
-    ['img, empty or without a value', '<img src=""><img src>', []],
+    [
+      'img, empty or without a value',
+      '<img src=""><img src><IMG data-src=" ">',
+      ['drawn img → null', 'drawn img → null', 'drawn IMG → null'],
+    ],
+    [
+      'pictures by their role',
+      '<svg role="img"></svg><x-icon ROLE=" Image x"></x-icon><svg><g role=graphics-symbol /></svg><i role="button img"></i><img role="img" src=a.jpg>',
+      ['drawn svg → null', 'drawn x-icon → null', 'drawn g → null', 'img a.jpg → sub/a.jpg'],
+    ],
+    [
+      'areas that lead somewhere',
+      '<map><area href="x.html"><area alt="no link"></map>',
+      ['area x.html → null'],
+    ],
     ['image is img in HTML', '<image src=a.jpg>', ['img a.jpg → sub/a.jpg']],
     [
       'comments, scripts, templates and text areas are no places',
@@ -94,7 +108,7 @@ describe('kinds written in attributes', () => {
     [
       'links to pictures only',
       '<a href="big.JPG">x</a><a href="page.html">y</a><area href=m.png>',
-      ['link big.JPG → sub/big.JPG', 'link m.png → sub/m.png'],
+      ['link big.JPG → sub/big.JPG', 'area m.png → null', 'link m.png → sub/m.png'],
     ],
     [
       'old backgrounds',

@@ -11,6 +11,7 @@ import {
 import type { SourceText } from '../source/decode-source';
 import { lineStarts, positionAt } from '../source/line-index';
 import { readStyleAttribute } from '../styles/read-sheet';
+import { blockAnchor } from './block-anchor';
 import { accessibleName, isDecorative, linkName, linkTextBeside } from './accessible-name';
 import { attributeText, locateAttribute, type Element } from './attribute-value';
 import { captionElement, readCaption } from './caption';
@@ -19,6 +20,7 @@ import { elementPath } from './element-path';
 import { groupAround } from './group-around';
 import { kindsFor } from './kinds/all-kinds';
 import type { ElementReader, FoundReference } from './kinds/kind';
+import { drawnReference, isPictureByRole } from './kinds/drawn';
 import { LAZY_ATTRIBUTES, lazyReferences } from './kinds/lazy';
 import { carryOut, insideOf, MAX_NESTING, nestedPart } from './nested-part';
 import { isElement, readersWords, textBeside } from './node-text';
@@ -26,7 +28,7 @@ import { pageLinks } from './page-links';
 import { headingsOver, readTree, type PageTree, type Surroundings } from './page-tree';
 import { placeManifests, type ManifestSource } from './place-manifests';
 import { placeStyles, type SheetSource } from './place-styles';
-import type { Placement, PlacementSurroundings, WordAnchors } from './placement';
+import type { LinkAround, Placement, PlacementSurroundings, WordAnchors } from './placement';
 
 export interface PageInput {
   /** Relative to the site's root, percent-decoded: `news/2019/index.html`. */
@@ -61,6 +63,9 @@ export interface PageReading {
   /** For each style sheet, which of its references meet something on this page: `path#start`. */
   readonly met: ReadonlySet<string>;
 }
+
+/** To be raised whenever the same bytes are read otherwise: pages that did not change are then read again. */
+export const READER_VERSION = 2;
 
 /** Reads one page. Never throws, and takes time in proportion to the page's length. */
 export function readPage(input: PageInput): PageReading {
@@ -171,14 +176,17 @@ function referencesOf({ tree, lazy }: PageReader, element: Element, around: Surr
   const readers = kindsFor(element.tagName);
   let style: string | null = null;
   let waits = false;
+  let isDrawn = element.tagName === 'img';
   for (const { name, value } of element.attrs) {
     if (name === 'style') style = value;
+    else if (name === 'role') isDrawn ||= isPictureByRole(element);
     else if (name.startsWith('data-') && lazy.has(name)) waits = true;
   }
-  if (readers.length === 0 && style === null && !waits) return NOTHING;
+  if (readers.length === 0 && style === null && !waits && !isDrawn) return NOTHING;
   const page = new ReaderOfElement(tree, element, around);
   const found = readers.flatMap((kind) => kind.read(element, page));
   if (waits) found.push(...lazyReferences(element, page, lazy));
+  if (isDrawn) found.push(...drawnReference(element, page, found));
   if (style === null) return found;
   for (const reference of readStyleAttribute(style)) {
     const place = page.locate('style');
@@ -210,6 +218,13 @@ class ReaderOfElement implements ElementReader {
     return attributeText(this.element, name);
   }
 
+  tagName() {
+    const { sourceCodeLocation: location, tagName } = this.element;
+    if (!location) return null;
+    const start = (location.startTag ?? location).startOffset + this.tree.shift + 1;
+    return { start, end: start + tagName.length };
+  }
+
   inside() {
     return insideOf(this.tree, this.element);
   }
@@ -231,49 +246,63 @@ function place(reader: PageReader, at: number, found: FoundReference): Placement
     raw: tree.text.slice(found.span.start, found.span.end),
     ...found.span,
     ...positionAt(reader.starts, found.span.start),
-    address: resolve(reader, found.value),
+    address: REFERS_TO_NONE.has(found.kind) ? NO_ADDRESS : resolve(reader, found.value),
     dormant: false,
   };
 }
+
+/** Kinds that show no file by their reference. */
+const REFERS_TO_NONE = new Set<FoundReference['kind']>(['area', 'drawn']);
+const NO_ADDRESS: ResolvedAddress = { kind: 'none' };
 
 function resolve(reader: PageReader, value: string): ResolvedAddress {
   return resolveAddress(value, reader.base, reader.site);
 }
 
+/** Whether an element is kept from those who listen by its own attribute. */
+const isAriaHidden = (element: Element): boolean =>
+  attributeText(element, 'aria-hidden')?.trim().toLowerCase() === 'true';
+
 /** Whether an element is kept from all readers, or from those who listen, by its own attributes. */
 function isHiddenItself(element: Element): boolean {
   return (
     attributeText(element, 'hidden') !== null ||
-    attributeText(element, 'aria-hidden')?.trim().toLowerCase() === 'true' ||
+    isAriaHidden(element) ||
     /(?:^|[;\s])(?:display\s*:\s*none|visibility\s*:\s*hidden)/iu.test(attributeText(element, 'style') ?? '')
   );
 }
 
-const WITH_ALT = new Set(['img', 'srcset', 'source', 'input']);
+const WITH_ALT = new Set(['img', 'srcset', 'source', 'input', 'area']);
+
+/** The attribute in which an element holds the text alternative of its picture. */
+function wordsAttribute({ kind }: FoundReference, { tagName }: Element): 'alt' | 'aria-label' | null {
+  if (kind === 'lazy' || kind === 'drawn') {
+    if (WITH_ALT.has(tagName)) return 'alt';
+    return kind === 'drawn' ? 'aria-label' : null;
+  }
+  return WITH_ALT.has(kind) ? 'alt' : kind === 'object' ? 'aria-label' : null;
+}
 
 function describe(reader: PageReader, at: number, found: FoundReference): PlacementSurroundings {
   const { tree } = reader;
   const element = tree.elements[at] as Element;
   const around = tree.surroundings[at] as Surroundings;
   const shown = element.tagName === 'source' ? (imageOf(around.picture) ?? element) : element;
-  const hasAlt = WITH_ALT.has(found.kind) || (found.kind === 'lazy' && WITH_ALT.has(element.tagName));
-  const caption = HEAD_KINDS.has(found.kind) ? null : captionElement(shown, around.figure);
+  const attribute = wordsAttribute(found, element);
+  const isUncaptioned = HEAD_KINDS.has(found.kind) || found.kind === 'area';
+  const caption = isUncaptioned ? null : captionElement(shown, around.figure);
   const words = caption ? readCaption(tree, caption) : null;
-  const link = found.kind === 'link' ? null : around.link;
   const path = elementPath(element);
   return {
     elementPath: path,
     thread: `${path}|${found.kind === 'css' ? `style:${found.attribute}` : found.attribute}|${found.descriptor}`,
-    alt: hasAlt ? attributeText(shown, 'alt') : null,
-    name:
-      found.kind === 'link'
-        ? linkName(tree, element)
-        : NAMELESS.has(found.kind)
-          ? ''
-          : accessibleName(tree, shown),
+    alt: attribute ? attributeText(shown, attribute) : null,
+    name: nameOf(tree, found, { element, shown }),
     caption: words?.text ?? null,
-    link: link ? { href: attributeText(link, 'href') ?? '', text: linkTextBeside(tree, link, shown) } : null,
-    decorative: found.kind === 'css' || (hasAlt && (isDecorative(shown) || around.ariaHidden)),
+    link: linkAround(tree, found, { shown, link: around.link }),
+    decorative:
+      found.kind === 'css' ||
+      (attribute !== null && (isDecorative(shown) || around.ariaHidden || isAriaHidden(shown))),
     hidden: around.hidden || around.ariaHidden || isHiddenItself(shown),
     context: {
       headings: headingsOver(tree, at),
@@ -284,8 +313,30 @@ function describe(reader: PageReader, at: number, found: FoundReference): Placem
       meets: 1,
     },
     declared: declaredSlot(element, shown, found),
-    words: wordAnchors(tree, hasAlt ? shown : null, words?.span ?? null),
+    words: {
+      ...wordAnchors(tree, attribute && { element: shown, attribute }, words?.span ?? null),
+      block: attribute === 'alt' && found.kind !== 'area' ? blockAnchor(tree, shown) : null,
+    },
   };
+}
+
+function nameOf(
+  tree: PageTree,
+  { kind }: FoundReference,
+  { element, shown }: { element: Element; shown: Element },
+): string {
+  if (kind === 'link') return linkName(tree, element);
+  return NAMELESS.has(kind) && !(kind === 'css' && isPictureByRole(shown)) ? '' : accessibleName(tree, shown);
+}
+
+function linkAround(
+  tree: PageTree,
+  { kind, value }: FoundReference,
+  { shown, link }: { shown: Element; link: Element | null },
+): LinkAround | null {
+  if (kind === 'area') return { href: value, text: '' };
+  if (kind === 'link' || !link) return null;
+  return { href: attributeText(link, 'href') ?? '', text: linkTextBeside(tree, link, shown) };
 }
 
 const NAMELESS = new Set(['css', 'icon', 'meta', 'preload', 'attribute-background', 'json-ld']);
@@ -297,26 +348,28 @@ function imageOf(picture: Element | null): Element | null {
   );
 }
 
-/** Where alt text and caption of a picture can be written. */
-function wordAnchors(tree: PageTree, shown: Element | null, caption: WordAnchors['caption']): WordAnchors {
-  if (!shown) return { alt: null, addAttribute: null, caption };
-  const alt = locateAttribute(tree, shown, 'alt');
-  const bare = shown.sourceCodeLocation?.attrs?.['alt'];
-  const tagStart = shown.sourceCodeLocation?.startTag?.startOffset ?? shown.sourceCodeLocation?.startOffset;
-  const nameLength = /^<[a-z]+/i.exec(
-    tree.text.slice((tagStart ?? 0) + tree.shift, (tagStart ?? 0) + tree.shift + 12),
-  );
+/** Where text alternative and caption of a picture can be written. */
+function wordAnchors(
+  tree: PageTree,
+  words: { readonly element: Element; readonly attribute: 'alt' | 'aria-label' } | null,
+  caption: WordAnchors['caption'],
+): WordAnchors {
+  if (!words) return { alt: null, addAttribute: null, caption };
+  const { element, attribute } = words;
+  const alt = locateAttribute(tree, element, attribute);
+  const bare = element.sourceCodeLocation?.attrs?.[attribute];
+  const tagStart =
+    element.sourceCodeLocation?.startTag?.startOffset ?? element.sourceCodeLocation?.startOffset;
   return {
+    ...(attribute === 'alt' ? {} : { attribute }),
     alt: alt ? { span: alt.span, quote: alt.quote } : bare ? bareAnchor(bare.endOffset + tree.shift) : null,
     addAttribute:
-      alt || bare || tagStart === undefined || !nameLength
-        ? null
-        : tagStart + tree.shift + nameLength[0].length,
+      alt || bare || tagStart === undefined ? null : tagStart + tree.shift + 1 + element.tagName.length,
     caption,
   };
 }
 
-/** An `alt` without a value is there and empty; words for it are written behind its name. */
+/** An attribute without a value is there and empty; words for it are written behind its name. */
 function bareAnchor(at: number): WordAnchors['alt'] {
   return { span: { start: at, end: at }, quote: 'bare' };
 }

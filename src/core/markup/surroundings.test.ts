@@ -39,6 +39,30 @@ describe('text', () => {
     expect(textBeside(element, 1, 12)).toBe('near after …');
     expect(textBeside(element, -1, 12)).toBe('… near before');
   });
+
+  it.each([
+    [
+      'list items and cells stand apart, whatever blanks the source has',
+      '<ul><li>One</li><li>Two</li></ul><table><tr><td>a</td><td>b</td></tr></table><img>',
+      'One Two a b',
+    ],
+    ['what the site says on every page is left out', '<nav>Home</nav><p>Near</p><img>', 'Near'],
+    [
+      'and so is what stands outside of the page’s own content',
+      '<div>Menu</div><main><p>Near</p><img></main>',
+      'Near',
+    ],
+    [
+      'of a long text before it the end counts',
+      `<p>${'far '.repeat(80)}and near.</p><img>`,
+      /^… far .*and near\.$/,
+    ],
+  ])('%s', (_name, html, before) => {
+    const { element } = nth(tree(html), 'img');
+    const text = textBeside(element, -1);
+    if (typeof before === 'string') expect(text).toBe(before);
+    else expect(text).toMatch(before);
+  });
 });
 
 describe('headingsOver', () => {

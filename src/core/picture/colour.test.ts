@@ -52,6 +52,21 @@ describe('otherColours', () => {
     expect(otherColours(columns(own).tint, columns(other).tint, parts)).toBeCloseTo(share, 1),
   );
 
+  it('takes a picture that is more colourful all over for the same', () => {
+    const pale = [150, 90, 84] as const;
+    const strong = [172, 88, 79] as const;
+    expect(otherColours(columns([pale]).tint, columns([strong]).tint, parts)).toBe(0);
+    const olive = [155, 179, 143] as const;
+    const rose = [179, 154, 143] as const;
+    expect(otherColours(columns([rose]).tint, columns([olive]).tint, parts)).toBe(1);
+  });
+
+  it('knows a colour that lies a cell beside', () => {
+    const own = columns([RED, RED, RED, GREEN, GREEN, GREEN, GREEN, GREEN, GREEN, GREEN, GREEN, GREEN]).tint;
+    const other = columns([RED, RED, RED, RED, GREEN, GREEN, GREEN, GREEN, GREEN, GREEN, GREEN, GREEN]).tint;
+    expect(otherColours(own, other, parts)).toBe(0);
+  });
+
   it('looks at the common part only', () => {
     const left = { left: 0, top: 0, width: 0.5, height: 1 };
     const [one, other] = [columns([RED, GREEN]).tint, columns([RED, RED]).tint];

@@ -7,6 +7,10 @@ const TINT_PX = 24;
 const COLOURLESS = 4;
 /** Distance of colours, of 128, that makes a cell another colour: more than saturation and compression do. */
 const OTHER_COLOUR = 22;
+/** By how much a picture may be more colourful as a whole and be the same. */
+const MOST_GAIN = 1.35;
+/** Correlation of colours from which they are the same but for their strength. */
+const SAME_COLOURS = 0.9;
 /** Cells a side that are compared. */
 const CELLS = 12;
 
@@ -76,12 +80,50 @@ export function otherColours(
   const a = [cells(own.blue, parts.own), cells(own.red, parts.own)] as const;
   const b = [cells(other.blue, parts.other), cells(other.red, parts.other)] as const;
   if (distanceFromGrey(a) < COLOURLESS || distanceFromGrey(b) < COLOURLESS) return 0;
+  const gain = saturation(a, b);
   let different = 0;
-  for (let i = 0; i < CELLS * CELLS; i++)
-    if (Math.hypot(a[0][i]! - b[0][i]!, a[1][i]! - b[1][i]!) > OTHER_COLOUR) different++;
+  for (let y = 0; y < CELLS; y++)
+    for (let x = 0; x < CELLS; x++) if (isOther(a, b, { x, y, gain })) different++;
   return different / (CELLS * CELLS);
 }
 
-function distanceFromGrey([blue, red]: readonly [Float32Array, Float32Array]): number {
+type Colours = readonly [blue: Float32Array, red: Float32Array];
+
+/**
+ * Whether a cell has a colour that the other picture has neither there nor beside it: colours are kept coarsely, and
+ * where two meet a cutting mixes them otherwise.
+ */
+function isOther(a: Colours, b: Colours, { x, y, gain }: { x: number; y: number; gain: number }): boolean {
+  const at = y * CELLS + x;
+  const [blue, red] = [gain * a[0][at]!, gain * a[1][at]!];
+  for (let row = Math.max(0, y - 1); row <= Math.min(CELLS - 1, y + 1); row++) {
+    for (let column = Math.max(0, x - 1); column <= Math.min(CELLS - 1, x + 1); column++) {
+      const there = row * CELLS + column;
+      if (Math.hypot(blue - b[0][there]!, red - b[1][there]!) <= OTHER_COLOUR) return false;
+    }
+  }
+  return true;
+}
+
+/**
+ * By how much the one picture’s colours are stronger all over, as where it was made brighter: least squares; 1 where
+ * they are not the same colours.
+ */
+function saturation(a: Colours, b: Colours): number {
+  let shared = 0;
+  let own = 0;
+  let others = 0;
+  for (const n of [0, 1] as const) {
+    for (let i = 0; i < a[n].length; i++) {
+      shared += a[n][i]! * b[n][i]!;
+      own += a[n][i]! ** 2;
+      others += b[n][i]! ** 2;
+    }
+  }
+  if (shared < SAME_COLOURS * Math.sqrt(own * others)) return 1;
+  return Math.min(MOST_GAIN, Math.max(1 / MOST_GAIN, shared / own));
+}
+
+function distanceFromGrey([blue, red]: Colours): number {
   return blue.reduce((sum, value, i) => sum + Math.hypot(value, red[i]!), 0) / blue.length;
 }

@@ -58,7 +58,7 @@ function compareWhole(own: Fingerprint, { print, candidate }: Compared): Link | 
   const looks = facing(own, candidate.isMirrored);
   if (!isSameShape(looks.plane, print.plane)) return null;
   if (!mayAgree(looks.plane, print.plane, WHOLE)) return null;
-  return judged(looks, print, WHOLE, candidate.isMirrored);
+  return judged(looks, print, WHOLE, candidate);
 }
 
 /** Where about a picture lies in a candidate. */
@@ -72,18 +72,27 @@ function roughPart(own: Fingerprint, { print, candidate }: Compared): Refined {
   }
   return frames
     .map((frame) => roughFrame(plane, print.plane, frame))
-    .reduce((best, one) => (one.agreement > best.agreement ? one : best), NOWHERE);
+    .reduce((best, one) => (worthOf(one) > worthOf(best) ? one : best), NOWHERE);
 }
 
+/** Of frames that agree alike, as they do in a pattern that repeats, the one in which one picture holds the other. */
+function worthOf({ agreement, frame: { left, top, width, height } }: Refined): number {
+  const shared =
+    Math.max(0, Math.min(1, left + width) - Math.max(0, left)) *
+    Math.max(0, Math.min(1, top + height) - Math.max(0, top));
+  return agreement + HOLDING * Math.max(shared, shared / (width * height));
+}
+
+const HOLDING = 0.05;
 const NOWHERE: Refined = { frame: WHOLE, agreement: -1 };
 
 function exactPart(own: Fingerprint, { print, candidate }: Compared, found: Refined): Link | null {
   const looks = facing(own, candidate.isMirrored);
   if (!mayAgree(looks.plane, print.plane, found.frame)) return null;
   const { frame } = exactFrame(looks.plane, print.plane, found);
+  // Of a picture that is nearly square a square is the whole, but for a sliver: no less must agree.
   const isWhole = isSameShape(looks.plane, print.plane) && isWholeFrame(frame);
-  // The whole frame was compared before, and is something else.
-  return isWhole ? null : judged(looks, print, frame, candidate.isMirrored);
+  return judged(looks, print, frame, { isMirrored: candidate.isMirrored, isWhole });
 }
 
 /**
@@ -97,7 +106,7 @@ export function linkThrough(own: Fingerprint, other: Fingerprint, first: Link, s
   if (!mayAgree(own.plane, other.plane, frame)) return null;
   const { frame: exact } = exactFrame(own.plane, other.plane, { frame, agreement: 1 });
   const isWhole = isSameShape(own.plane, other.plane) && isWholeFrame(exact);
-  return judged(own, other, isWhole ? WHOLE : exact, false);
+  return judged(own, other, isWhole ? WHOLE : exact, { isMirrored: false });
 }
 
 /** Where the whole frame of a picture lies in the one that it is linked to. */

@@ -77,21 +77,24 @@ export function mayAgree(own: GreyPlane, other: GreyPlane, frame: Frame): boolea
   return agreement === null || agreement >= HOPELESS;
 }
 
-/** The link between a picture and another in which its frame lies so; `null` where they show different things. */
-export function judged(own: Looks, other: Looks, frame: Frame, isMirrored: boolean): Link | null {
+/**
+ * The link between a picture and another in which its frame lies so; `null` where they show different things.
+ *
+ * @param how.isWhole whether both show the whole, however inexactly the one frame lies on the other
+ */
+export function judged(
+  own: Looks,
+  other: Looks,
+  frame: Frame,
+  { isMirrored, isWhole = frame === WHOLE }: { readonly isMirrored: boolean; readonly isWhole?: boolean },
+): Link | null {
   const common = commonPart(other.plane, frame);
   if (!common) return null;
   const recoloured = otherColours(own.tint, other.tint, common);
   if (recoloured > RECOLOURED_OVER) return null;
-  const { width, height, a, b } = sampled(
-    own.plane,
-    other.plane,
-    common,
-    frame === WHOLE ? FINEST : FINEST_PART,
-  );
+  const { width, height, a, b } = sampled(own.plane, other.plane, common, isWhole ? FINEST : FINEST_PART);
   const detail = compareDetail(a, b, width, height);
   const { light } = detail;
-  const isWhole = frame === WHOLE;
   const link = (kind: Link['kind']): Link => ({
     ...{ kind, isMirrored, own: common.own, other: common.other },
     score: Math.max(0, detail.tiles < FEW_TILES ? light : detail.agreement),

@@ -1,17 +1,12 @@
 /** Turns a swap's plan into edits of the sources: the references, and the words that go with them. */
 import type { SourceEdit } from '../edit/source-edit';
-import { attributeValue, elementText, siblingReference, type WrittenIn } from '../edit/write-value';
+import { wordEdits, type PlaceWords, type WordEdit } from '../edit/word-edits';
+import { siblingReference, type WrittenIn } from '../edit/write-value';
 import type { SourceText } from '../source/decode-source';
 import type { SwapPlace } from './plan-swap';
 
-/** Words to write with the picture; `null` leaves those that are there. */
-export interface SwapWords {
-  readonly alt: string | null;
-  readonly caption: string | null;
-}
-
 /** What an edit changes, for screens. */
-export type EditSubject = 'reference' | 'alt' | 'caption';
+export type EditSubject = 'reference' | WordEdit['subject'];
 
 export interface PlaceEdit extends SourceEdit {
   readonly page: string;
@@ -29,10 +24,9 @@ export function editsOfPlace(
   place: SwapPlace,
   fileName: string,
   source: SourceText,
-  words: SwapWords,
+  words: PlaceWords,
 ): PlaceEdit[] {
   const at = { page: place.page, source: place.source };
-  const was = (start: number, end: number) => source.text.slice(start, end);
   const where = writtenIn(place);
   const edits: PlaceEdit[] = [
     {
@@ -44,19 +38,7 @@ export function editsOfPlace(
       becomes: siblingReference(place.raw, fileName, where),
     },
   ];
-  const { alt, addAttribute, caption } = place.words;
-  if (words.alt !== null && alt) {
-    const { start, end } = alt.span;
-    const becomes = attributeValue(words.alt, alt.quote, source.encoding);
-    edits.push({ ...at, subject: 'alt', start, end, was: was(start, end), becomes });
-  } else if (words.alt !== null && addAttribute !== null) {
-    const becomes = ` alt="${attributeValue(words.alt, '"', source.encoding)}"`;
-    edits.push({ ...at, subject: 'alt', start: addAttribute, end: addAttribute, was: '', becomes });
-  }
-  if (words.caption !== null && caption) {
-    const becomes = elementText(words.caption, source.encoding);
-    edits.push({ ...at, subject: 'caption', ...caption, was: was(caption.start, caption.end), becomes });
-  }
+  edits.push(...wordEdits(place.words, source, words).map((edit) => ({ ...at, ...edit })));
   return edits.filter((edit) => edit.was !== edit.becomes);
 }
 

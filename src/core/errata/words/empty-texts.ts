@@ -1,11 +1,19 @@
 /** Texts that stand in an alt attribute and say nothing of what is shown. */
 import { isCameraName } from '../../picture/title-from-name';
-import { wordLists } from './word-lists';
+import { wordLists, type WordList } from './word-lists';
 
 const ENDING =
   /^[^\s/]+\.(?:jpe?g|jfif|png|gif|webp|avif|svg|bmp|tiff?|heic|ico)$|[^\s/]+[_-][^\s/]*\.(?:jpe?g|png|gif|webp)$/iu;
+/** An address, whole or from the root or a folder of the site on. */
+const ADDRESS = /^(?:https?:\/\/)?[^\s]*\/[^\s]+\.(?:jpe?g|jfif|png|gif|webp|avif|svg|bmp)(?:\?\S*)?$/iu;
 /** Nobody writes a sentence with underscores, or with hyphens and digits and no blank. */
 const WRITTEN_BY_MACHINE = /^[\p{L}\d]+(?:[_-][\p{L}\d]+)+$/u;
+/** Of these no person writes one as words: underscores, a pixel size, a long number, three parts with a number. */
+const SURELY_BY_MACHINE =
+  /^[\p{L}\d-]*[\p{L}\d]_[\p{L}\d_-]*\d[\p{L}\d_-]*$|^[\p{Ll}\d]+(?:_[\p{Ll}\d]+)+$|[-_]\d{2,4}x\d{2,4}$|[-_]\d{6,}|^[\p{Ll}\d]+(?:-[\p{Ll}\d]+){2,}$(?<=^.*[-]\d+.*$)/u;
+/** How programs name what they photograph off the screen. */
+const SCREEN_NAME =
+  /^(?:screen ?shot|bildschirmfoto|capture d[’']écran|captura de pantalla)\s.*\d{4}|^\p{L}+ image \d{4}-\d\d/iu;
 
 const bareName = (path: string) => (path.split('/').at(-1) ?? path).replace(/\.\w{2,5}$/u, '');
 
@@ -15,7 +23,8 @@ const bareName = (path: string) => (path.split('/').at(-1) ?? path).replace(/\.\
  * @param address of the file that it stands with
  */
 export function isFileName(text: string, address: string): boolean {
-  if (ENDING.test(text) || isCameraName(text)) return true;
+  if (ENDING.test(text) || ADDRESS.test(text) || SCREEN_NAME.test(text) || isCameraName(text)) return true;
+  if (SURELY_BY_MACHINE.test(text)) return true;
   return (
     WRITTEN_BY_MACHINE.test(text) &&
     /[_\d]/u.test(text) &&
@@ -39,5 +48,19 @@ export function saysOnly(text: string, language: string | null): 'picture' | 'so
   const word = bare(text);
   const lists = wordLists(language);
   if (lists.some(({ generic }) => generic.includes(word))) return 'picture';
-  return lists.some(({ sortOnly }) => sortOnly.includes(word)) ? 'sort' : null;
+  if (lists.some(({ sortOnly }) => sortOnly.includes(word))) return 'sort';
+  if (/^(\p{L})\1{2,}$/iu.test(word)) return 'picture';
+  return lists.some((list) => isHollow(word, list)) ? 'picture' : null;
 }
+
+/** A word for a picture with others around it that add nothing: “a picture of”, “main image here”. */
+function isHollow(text: string, { noun, filler }: WordList): boolean {
+  const words = text.split(/[\s’']+/u).filter(Boolean);
+  return (
+    words.length <= MOST_HOLLOW &&
+    words.some((word) => noun.includes(word)) &&
+    words.every((word) => filler.includes(word) || noun.includes(word))
+  );
+}
+
+const MOST_HOLLOW = 5;

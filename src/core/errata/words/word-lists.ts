@@ -3,6 +3,9 @@
 export interface WordList {
   /** Alt texts that say nothing but that there is a picture; compared whole, in lower case. */
   readonly generic: readonly string[];
+  /** Words for a picture, and words that add nothing to one: “main image”, “a picture of”. */
+  readonly noun: readonly string[];
+  readonly filler: readonly string[];
   /** Alt texts that say what sort of picture it is, and not what is on it. */
   readonly sortOnly: readonly string[];
   /** How an alt text begins that says “picture of” first. */
@@ -11,26 +14,34 @@ export interface WordList {
 
 const LISTS: Readonly<Record<string, WordList>> = {
   en: {
-    generic: ['image', 'images', 'picture', 'pictures', 'pic', 'photo', 'photos', 'photograph', 'thumbnail', 'thumb', 'button', 'link', 'click here', 'here', 'more', 'read more', 'img', 'pict', 'slide', 'spacer', 'blank', 'bullet', 'alt', 'alt text', 'text', 'title', 'untitled', 'no title', 'description', 'caption', 'photo 1', 'enlarge', 'zoom', 'background', 'decorative', 'decoration', 'null', 'undefined', 'none', 'n/a', 'temp', 'test', 'todo', 'tbd'], // prettier-ignore
-    sortOnly: ['icon', 'logo', 'banner', 'header', 'illustration', 'drawing', 'poster', 'flyer', 'map', 'chart', 'diagram', 'screenshot', 'cover', 'graphic', 'graphics', 'figure'], // prettier-ignore
+    generic: ['image', 'images', 'picture', 'pictures', 'pic', 'photo', 'photos', 'photograph', 'thumbnail', 'thumb', 'button', 'link', 'click here', 'here', 'more', 'read more', 'img', 'pict', 'slide', 'spacer', 'blank', 'bullet', 'alt', 'alt text', 'text', 'title', 'untitled', 'no title', 'description', 'caption', 'photo 1', 'enlarge', 'zoom', 'background', 'decorative', 'decoration', 'null', 'undefined', 'none', 'n/a', 'temp', 'test', 'todo', 'tbd', 'tba', 'nan', 'true', 'false', 'object object', 'asdf', 'asdfgh', 'qwerty', 'foo', 'bar', 'foobar', 'blah', 'blah blah', 'abc', 'graphic', 'unnamed', 'no name', 'no description', 'no alt', 'no caption', 'hero', 'featured', 'click', 'click to enlarge', 'see more', 'learn more', 'view image', 'description of image', 'image alt text', 'logo image'], // prettier-ignore
+    sortOnly: ['icon', 'logo', 'banner', 'header', 'illustration', 'drawing', 'poster', 'flyer', 'map', 'chart', 'diagram', 'screenshot', 'cover', 'graphics', 'figure', 'graph', 'plot', 'arrow', 'arrows', 'avatar', 'portrait', 'headshot', 'collage', 'infographic', 'painting', 'sketch'], // prettier-ignore
+    noun: ['image', 'images', 'picture', 'pictures', 'pic', 'pics', 'photo', 'photos', 'photograph', 'photographs', 'img', 'graphic', 'thumbnail', 'thumb'], // prettier-ignore
+    filler: ['a', 'an', 'the', 'this', 'is', 'of', 'showing', 'with', 'for', 'here', 'my', 'our', 'new', 'main', 'hero', 'featured', 'feature', 'header', 'background', 'bg', 'default', 'decorative', 'full', 'large', 'small', 'big', 'page', 'post', 'article', 'blog', 'content', 'web', 'website', 'site', 'profile', 'stock', 'generic', 'random', 'some'], // prettier-ignore
     pictureOf:
       /^(?:an? |the )?(?:image|picture|photo(?:graph)?|pic|graphic|drawing|illustration|icon) (?:of|showing|shows|depicting|with)\b/iu,
   },
   de: {
-    generic: ['bild', 'bilder', 'foto', 'fotos', 'fotografie', 'vorschau', 'vorschaubild', 'button', 'link', 'hier klicken', 'hier', 'mehr', 'weiterlesen', 'platzhalter', 'titel', 'ohne titel', 'unbenannt', 'beschreibung', 'bildunterschrift', 'alternativtext', 'vergrößern', 'hintergrund', 'dekoration'], // prettier-ignore
-    sortOnly: ['symbol', 'logo', 'banner', 'abbildung', 'zeichnung', 'plakat', 'flyer', 'karte', 'diagramm', 'bildschirmfoto', 'titelbild', 'grafik'], // prettier-ignore
+    generic: ['bild', 'bilder', 'foto', 'fotos', 'fotografie', 'vorschau', 'vorschaubild', 'button', 'link', 'hier klicken', 'hier', 'mehr', 'weiterlesen', 'platzhalter', 'titel', 'ohne titel', 'unbenannt', 'beschreibung', 'bildunterschrift', 'alternativtext', 'vergrößern', 'hintergrund', 'dekoration', 'absenden', 'siehe bild'], // prettier-ignore
+    sortOnly: ['symbol', 'logo', 'banner', 'abbildung', 'zeichnung', 'plakat', 'flyer', 'karte', 'diagramm', 'bildschirmfoto', 'titelbild', 'grafik', 'pfeil', 'porträt'], // prettier-ignore
+    noun: ['bild', 'bilder', 'foto', 'fotos', 'fotografie', 'vorschaubild'],
+    filler: ['ein', 'eine', 'das', 'der', 'die', 'ist', 'von', 'vom', 'des', 'mit', 'zu', 'hier', 'unser', 'unsere', 'neues', 'großes', 'kleines', 'seite', 'beitrag', 'artikel'], // prettier-ignore
     pictureOf:
       /^(?:ein |das |eine |die )?(?:bild|foto|fotografie|grafik|zeichnung|abbildung|symbol) (?:von|vom|einer?s?|der|des|mit|zeigt)(?!\p{L})/iu,
   },
   fr: {
-    generic: ['image', 'images', 'photo', 'photos', 'photographie', 'vignette', 'bouton', 'lien', 'cliquez ici', 'ici', 'plus', 'lire la suite', 'en savoir plus', 'capture', 'titre', 'sans titre', 'description', 'légende', 'agrandir', 'fond', 'décoration'], // prettier-ignore
-    sortOnly: ['icône', 'icone', 'logo', 'bannière', 'illustration', 'dessin', 'affiche', 'carte', 'schéma', 'graphique'], // prettier-ignore
+    generic: ['image', 'images', 'photo', 'photos', 'photographie', 'vignette', 'bouton', 'lien', 'cliquez ici', 'ici', 'plus', 'lire la suite', 'en savoir plus', 'capture', 'titre', 'sans titre', 'description', 'légende', 'agrandir', 'fond', 'décoration', 'envoyer', 'image décorative'], // prettier-ignore
+    sortOnly: ['icône', 'icone', 'logo', 'bannière', 'illustration', 'dessin', 'affiche', 'carte', 'schéma', 'graphique', 'flèche', 'portrait'], // prettier-ignore
+    noun: ['image', 'images', 'photo', 'photos', 'photographie', 'vignette'],
+    filler: ['un', 'une', 'le', 'la', 'l', 'de', 'du', 'des', 'd', 'avec', 'est', 'ici', 'notre', 'principale', 'grande', 'petite', 'page', 'article'], // prettier-ignore
     pictureOf:
       /^(?:une? |la |le |l['’])?(?:image|photo(?:graphie)?|dessin|illustration|icône) (?:de|du|des|d['’]|montrant|avec)(?:\s|(?<=['’]))/iu,
   },
   es: {
-    generic: ['imagen', 'imágenes', 'foto', 'fotos', 'fotografía', 'miniatura', 'botón', 'enlace', 'haz clic aquí', 'aquí', 'más', 'leer más', 'captura', 'título', 'sin título', 'descripción', 'pie de foto', 'ampliar', 'fondo', 'decoración'], // prettier-ignore
-    sortOnly: ['icono', 'logo', 'logotipo', 'banner', 'ilustración', 'dibujo', 'cartel', 'mapa', 'gráfico'], // prettier-ignore
+    generic: ['imagen', 'imágenes', 'foto', 'fotos', 'fotografía', 'miniatura', 'botón', 'enlace', 'haz clic aquí', 'aquí', 'más', 'leer más', 'captura', 'título', 'sin título', 'descripción', 'pie de foto', 'ampliar', 'fondo', 'decoración', 'enviar', 'imagen decorativa'], // prettier-ignore
+    sortOnly: ['icono', 'logo', 'logotipo', 'banner', 'ilustración', 'dibujo', 'cartel', 'mapa', 'gráfico', 'flecha', 'retrato'], // prettier-ignore
+    noun: ['imagen', 'imágenes', 'foto', 'fotos', 'fotografía', 'miniatura'],
+    filler: ['un', 'una', 'el', 'la', 'de', 'del', 'con', 'es', 'aquí', 'nuestra', 'principal', 'grande', 'pequeña', 'página', 'artículo'], // prettier-ignore
     pictureOf:
       /^(?:una? |la |el )?(?:imagen|foto(?:grafía)?|dibujo|ilustración|icono) (?:de|del|que muestra|con)(?!\p{L})/iu,
   },

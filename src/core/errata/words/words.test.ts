@@ -1,3 +1,4 @@
+import { countingWords, sureText, wordsNotCarried } from './read-words';
 import { describe, expect, it } from 'vitest';
 import { unknownPicture } from '../page-to-check';
 import { alike } from './alike';
@@ -79,5 +80,40 @@ describe('aroundTaken', () => {
     expect(aroundTaken(picture, ['camera'])).toBeNull();
     expect(aroundTaken(unknownPicture('a.jpg'), [])).toBeNull();
     expect(aroundTaken(null, [])).toBeNull();
+  });
+});
+
+describe('words that were read in a picture', () => {
+  it.each([
+    [
+      [
+        ['SUMMER', 96],
+        ['Jud024,', 24],
+        ['7', 96],
+        ['—', 99],
+      ],
+      'SUMMER 7',
+    ],
+    [[], ''],
+  ] as const)('%j', (words, text) => {
+    const line = words.map(([word, confidence]) => ({ text: word, confidence }));
+    expect(sureText([line, [], line])).toBe(text && `${text}\n${text}`);
+  });
+
+  it.each([
+    ['Summer concert at 7 pm', ['Summer', 'concert']],
+    ['Le Fête, la fête, LA FÊTE', ['FÊTE']],
+    ['— · !', []],
+  ])('of “%s” these count', (text, words) => expect(countingWords(text)).toEqual(words));
+
+  it.each([
+    ['Summer concert', 'a SUMMER evening, and a concert', []],
+    // One letter misread, in a word that is long enough.
+    ['Sumrner Concort', 'summer concert', ['Sumrner']],
+    ['14 June 2024', 'on 14 July 2024', ['June']],
+    ['2024', '2025', ['2024']],
+    ['Übung', 'Ubung', []],
+  ])('of “%s” beside “%s” these are missing', (read, carried, missing) => {
+    expect(wordsNotCarried(read, carried)).toEqual(missing);
   });
 });

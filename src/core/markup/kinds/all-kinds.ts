@@ -1,4 +1,5 @@
 /** The register of the kinds written in attributes; kinds written in CSS are read by `styles/`. */
+import { area } from './area';
 import { attributeBackground } from './attribute-background';
 import { clip } from './clip';
 import { embed, object } from './embedded';
@@ -19,6 +20,7 @@ const ALL: readonly KindReader[] = [
   srcset,
   source,
   input,
+  area,
   poster,
   clip,
   svgImage,

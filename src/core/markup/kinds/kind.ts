@@ -12,6 +12,8 @@ export type PlacementKind =
   | 'srcset'
   | 'source'
   | 'input'
+  | 'area'
+  | 'drawn'
   | 'poster'
   | 'video'
   | 'audio'
@@ -35,7 +37,7 @@ export interface FoundReference {
   readonly kind: PlacementKind;
   /** The attribute it is written in, as in the source. */
   readonly attribute: string;
-  /** The decoded reference. */
+  /** The decoded reference; empty where it refers to no file. */
   readonly value: string;
   /** Where its characters stand. */
   readonly span: Span;
@@ -53,6 +55,8 @@ export interface KindReader {
 export interface ElementReader {
   locate(name: string): AttributeValue | null;
   text(name: string): string | null;
+  /** Where the name of its start tag stands; `null` where the parser made it up. */
+  tagName(): Span | null;
   /** The characters between the element's tags, and where they begin in the source; `null` where it has no end. */
   inside(): { readonly text: string; readonly start: number } | null;
   readonly around: Surroundings;
