@@ -1,7 +1,7 @@
 import { getTableColumns, getTableName, type InferInsertModel } from 'drizzle-orm';
 import type { PgTable } from 'drizzle-orm/pg-core';
 import type { ClientBase } from 'pg';
-import { storable } from './storable';
+import { storableJson } from './storable';
 
 /**
  * Adds many rows in one statement with one parameter, whatever the number of columns.
@@ -21,11 +21,11 @@ export async function insertRows<T extends PgTable>(
   const columns = Object.entries(getTableColumns(table)).filter(([key]) => given.has(key));
   const names = columns.map(([, column]) => `"${column.name}"`).join(', ');
   const shape = columns.map(([, column]) => `"${column.name}" ${column.getSQLType()}`).join(', ');
-  const json = rows.map((row) =>
-    Object.fromEntries(
-      columns.map(([key, column]) => [column.name, (row as Record<string, unknown>)[key] ?? null]),
-    ),
-  );
+  const json = rows.map((row) => {
+    const named: Record<string, unknown> = {};
+    for (const [key, { name }] of columns) named[name] = (row as Record<string, unknown>)[key] ?? null;
+    return named;
+  });
   const key = options.onConflict ?? [];
   const rest = columns
     .map(([, { name }]) => name)
@@ -35,7 +35,7 @@ export async function insertRows<T extends PgTable>(
       ? ''
       : ` on conflict (${key.join(', ')}) do update set ${rest.map((name) => `"${name}" = excluded."${name}"`).join(', ')}`;
   await client.query(
-    `insert into "${getTableName(table)}" (${names}) select ${names} from jsonb_to_recordset($1::jsonb) as row(${shape})${over}`,
-    [JSON.stringify(json, storable)],
+    `insert into "${getTableName(table)}" (${names}) select ${names} from json_to_recordset($1::json) as row(${shape})${over}`,
+    [storableJson(json)],
   );
 }

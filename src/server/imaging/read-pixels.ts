@@ -78,25 +78,23 @@ async function iconPixels(bytes: Uint8Array): Promise<RawPixels> {
   return { width: info.width, height: info.height, data };
 }
 
+/** Brightness from the darkest to the lightest sample below which a picture shows nothing, of 255. */
+const BLANK = 12;
+
 /**
- * A picture's brightness and colours for comparing: upright, over white where it is transparent, at most 256 pixels
- * along its long side.
+ * A picture's brightness and colours for comparing: upright, over white where it is transparent (over black where it is
+ * so light that nothing could be seen of it then), at most 256 pixels along its long side.
  *
  * @param name what the file is called, for the message
  * @throws ProblemError `IMAGE_BROKEN` or `IMAGE_TOO_LARGE`
  */
 export async function readPlanes(bytes: Uint8Array, name: string): Promise<{ plane: GreyPlane; tint: Tint }> {
   try {
-    const { data, info } = await (
-      await openPicture(bytes)
-    )
-      .flatten({ background: '#ffffff' })
-      .resize(PLANE_PX, PLANE_PX, { fit: 'inside', withoutEnlargement: true })
-      .toColourspace('srgb')
-      .raw()
-      .toBuffer({ resolveWithObject: true });
-    const rgb = info.channels === 3 ? data : spread(data, info.channels);
-    return planesOf({ width: info.width, height: info.height, data: rgb });
+    const picture = await openPicture(bytes);
+    const planes = await planesOver('#ffffff', picture);
+    if (spanOf(planes.plane) > BLANK || !(await picture.metadata()).hasAlpha) return planes;
+    const overBlack = await planesOver('#000000', picture);
+    return spanOf(overBlack.plane) > BLANK ? overBlack : planes;
   } catch (error) {
     if (error instanceof ProblemError) throw error;
     throw new ProblemError(
@@ -109,6 +107,27 @@ export async function readPlanes(bytes: Uint8Array, name: string): Promise<{ pla
       { cause: error },
     );
   }
+}
+
+async function planesOver(background: string, picture: Sharp) {
+  const { data, info } = await picture
+    .clone()
+    .flatten({ background })
+    .resize(PLANE_PX, PLANE_PX, { fit: 'inside', withoutEnlargement: true })
+    .toColourspace('srgb')
+    .raw()
+    .toBuffer({ resolveWithObject: true });
+  const rgb = info.channels === 3 ? data : spread(data, info.channels);
+  return planesOf({ width: info.width, height: info.height, data: rgb });
+}
+
+function spanOf({ data }: GreyPlane): number {
+  let [least, most] = [255, 0];
+  for (const value of data) {
+    if (value < least) least = value;
+    if (value > most) most = value;
+  }
+  return most - least;
 }
 
 /** Three channels of one: a picture in grey has only that. */

@@ -3,6 +3,7 @@ import type { Task, TaskList } from 'graphile-worker';
 import Joi from 'joi';
 import type { Database } from '../db/database';
 import { knowPictures } from '../work/pictures/know-pictures';
+import { readTexts } from '../work/pictures/read-texts';
 import { prepareChange } from '../work/prepare-change';
 import { prepareRemoval } from '../work/prepare-removal';
 import { runPublication } from '../work/run-publication';
@@ -23,6 +24,7 @@ export function handlers(db: Database): TaskList {
     'prepare-removal': (payload) => prepareRemoval(db, numberFrom(payload, 'removalId')),
     'run-publication': (payload) => runPublication(db, numberFrom(payload, 'publicationId')),
     'know-pictures': (payload) => knowPictures(db, numberFrom(payload, 'siteId')),
+    'read-texts': async (payload) => void (await readTexts(db, numberFrom(payload, 'siteId'))),
   };
   return tasks;
 }

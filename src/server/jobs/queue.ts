@@ -7,6 +7,7 @@ export interface Jobs {
   'prepare-removal': { readonly removalId: number };
   'run-publication': { readonly publicationId: number };
   'know-pictures': { readonly siteId: number };
+  'read-texts': { readonly siteId: number };
 }
 
 export type JobName = keyof Jobs;
@@ -18,7 +19,11 @@ const ATTEMPTS: Readonly<Record<JobName, number>> = {
   'prepare-removal': 2,
   'run-publication': 5,
   'know-pictures': 2,
+  'read-texts': 2,
 };
+
+/** What can wait lets all else go first. */
+const PRIORITY: Partial<Readonly<Record<JobName, number>>> = { 'read-texts': 10 };
 
 /**
  * Adds a job, in the caller's transaction where there is one.
@@ -32,7 +37,7 @@ export async function addJob<N extends JobName>(
   key: string,
 ): Promise<void> {
   await client.query(
-    'select graphile_worker.add_job($1, payload := $2::json, job_key := $3, max_attempts := $4)',
-    [name, JSON.stringify(payload), key, ATTEMPTS[name]],
+    'select graphile_worker.add_job($1, payload := $2::json, job_key := $3, max_attempts := $4, priority := $5)',
+    [name, JSON.stringify(payload), key, ATTEMPTS[name], PRIORITY[name] ?? 0],
   );
 }

@@ -4,7 +4,7 @@ import { mayBePage, pagePathOf } from '@/core/crawl/crawl-scope';
 import type { Placement } from '@/core/markup/placement';
 import { readPage, type PageReading } from '@/core/markup/read-page';
 import { decodeHtml } from '@/core/source/decode-source';
-import { storable } from '../db/storable';
+import { storableJson } from '../db/storable';
 import { placementRecord } from './placement-record';
 import { placementRow } from './placement-row';
 import type { SourceShelf } from './source-shelf';
@@ -93,7 +93,7 @@ export function jsonOf(placements: readonly Placement[], as: ReadAs): string {
       spots.set(key, nth);
       // Spots are told apart where the structure does not: two candidates of one srcset without a descriptor.
       const spot = nth === 1 ? record.spot : `${record.spot}#${nth}`;
-      return JSON.stringify({ ...record, spot, thread: spot }, storable);
+      return storableJson({ ...record, spot, thread: spot });
     })
     .join(',');
 }

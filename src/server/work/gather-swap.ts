@@ -1,4 +1,4 @@
-import { and, eq, sql } from 'drizzle-orm';
+import { and, eq, isNotNull } from 'drizzle-orm';
 import Joi from 'joi';
 import { requireRole, type Actor } from '../accounts/actor';
 import { checkedInput } from '../checked-input';
@@ -7,7 +7,9 @@ import { changes, intake } from '../db/schema/editions';
 import { addJob } from '../jobs/queue';
 import { ProblemError } from '../problem-error';
 import { draftEdition } from './draft-edition';
+import { releaseWords } from './gather-words';
 import { logEvent } from './log-event';
+import { prepareBeside, wordedSources } from './prepare-beside';
 
 export interface SwapRequest {
   readonly siteId: number;
@@ -61,6 +63,10 @@ export async function gatherSwap(db: Database, actor: Actor, request: SwapReques
   }
   const edition = await draftEdition(db, actor, value.siteId);
   await releasePlacements(db, edition.id, value.placementIds);
+  // Words that were written for these places stay, unless the swap brings others.
+  const brings = { alt: Boolean(value.alt), caption: Boolean(value.caption), block: false };
+  if (brings.alt || brings.caption)
+    await releaseWords(db, value.siteId, new Map(value.placementIds.map((id) => [id, brings])));
   const [change] = await db.orm
     .insert(changes)
     .values({
@@ -85,14 +91,17 @@ export async function gatherSwap(db: Database, actor: Actor, request: SwapReques
   return edition.number;
 }
 
-/** Takes placements out of the edition's other changes; one that keeps others is prepared anew. */
+/** Takes placements out of the edition's other swaps; one that keeps others is prepared anew. */
 async function releasePlacements(
   db: Database,
   editionId: number,
   placementIds: readonly number[],
 ): Promise<void> {
   const chosen = new Set(placementIds);
-  const others = await db.orm.select().from(changes).where(eq(changes.editionId, editionId));
+  const others = await db.orm
+    .select()
+    .from(changes)
+    .where(and(eq(changes.editionId, editionId), isNotNull(changes.intakeId)));
   for (const other of others) {
     const kept = other.placementIds.filter((id) => !chosen.has(id));
     if (kept.length === other.placementIds.length) continue;
@@ -110,11 +119,12 @@ async function releasePlacements(
 /** Takes a change out of an edition that is still a draft. */
 export async function dropChange(db: Database, actor: Actor, changeId: number): Promise<void> {
   requireRole(actor, ['maintainer', 'owner'], 'change an edition');
-  const dropped = await db.orm
-    .delete(changes)
-    .where(sql`${eq(changes.id, changeId)} and edition_id in (select id from editions where state = 'draft')`)
-    .returning({ id: changes.id });
-  if (dropped.length > 0) return;
+  const sources = await wordedSources(db, [changeId]);
+  const { rows } = await db.pool.query<{ site_id: number }>(
+    `delete from changes c using editions e where c.id = $1 and e.id = c.edition_id and e.state = 'draft' returning e.site_id`,
+    [changeId],
+  );
+  if (rows[0]) return prepareBeside(db, rows[0].site_id, sources);
   throw new ProblemError({
     code: 'CHANGE_FIXED',
     what: 'The change was not taken out.',

@@ -6,9 +6,11 @@ import { createHash } from 'node:crypto';
 import { eq } from 'drizzle-orm';
 import type { PoolClient } from 'pg';
 import { dormantPlacements } from '@/core/markup/place-styles';
+import { READER_VERSION } from '@/core/markup/read-page';
 import { MAX_TEXT_BYTES, pagesOf, readSources } from '../connections/site-sources';
 import type { SiteFile } from '../connections/connection';
 import type { Database } from '../db/database';
+import { freshStatistics } from '../db/fresh-statistics';
 import { inTransaction } from '../db/in-transaction';
 import { sites, surveys, type SurveyCounts } from '../db/schema/sites';
 import { sha256 } from '../hash';
@@ -138,6 +140,7 @@ async function readThrough(
       await report.say('reading pages', changed.looked(), pages.length);
     }
     await report.say('closing', pages.length, pages.length);
+    if (changedPages > 0) await freshStatistics(client, ['pages', 'placements']);
     await inTransaction(client, async () => {
       await keepMarks(client, site.id, changed.remarked());
       await writeAllDormant(client, site, at, { pool, sources });
@@ -154,6 +157,7 @@ async function readThrough(
   await report.say('looking at files', pages.length, pages.length);
   const isStopped = report.isStopped();
   const fileCount = await surveyFiles(client, connection, { siteId: site.id, survey: survey.number, files });
+  if (fileCount.changed > 0) await freshStatistics(client, ['files']);
   for (const { bytes } of sources) await storeBytes(new Uint8Array(bytes));
   const difference = await countDifference(client, at);
   // What is added up over places changes only where something did, here or in a survey that did not come so far.
@@ -179,7 +183,7 @@ async function readThrough(
 }
 
 function keyOf(sources: readonly SharedSource[]): string {
-  const hash = createHash('sha256');
+  const hash = createHash('sha256').update(`${READER_VERSION}\0`);
   for (const { path, bytes } of sources) hash.update(`${path}\0`).update(new Uint8Array(bytes)).update('\0');
   return hash.digest('hex');
 }

@@ -1,7 +1,7 @@
 import type { ClientBase } from 'pg';
 
 /** SQL: whether the placement `x` shows a picture that nobody described, though it is no decoration. */
-export const UNDESCRIBED = `x.kind in ('img', 'input') and x.alt is null and x.name = '' and not x.decorative`;
+export const UNDESCRIBED = `x.kind in ('img', 'input', 'area', 'drawn', 'object') and x.alt is null and x.name = '' and not x.decorative`;
 
 /** Kinds that a reader's browser does not load for the page itself, or loads one of many for. */
 const NOT_LOADED = `'link', 'meta', 'json-ld', 'manifest', 'icon', 'srcset', 'source', 'noscript', 'video', 'audio'`;

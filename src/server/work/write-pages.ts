@@ -7,7 +7,7 @@ import { keepThreads, type KnownPlace } from '@/core/markup/keep-threads';
 import { sectionOf } from '@/core/address/section-of';
 import type { SiteFile } from '../connections/connection';
 import { insertRows } from '../db/insert-rows';
-import { storable } from '../db/storable';
+import { storableJson } from '../db/storable';
 import { pages } from '../db/schema/content';
 import type { PlacementRecord } from '../reading/placement-record';
 import type { PageFound } from '../reading/read-batch';
@@ -155,7 +155,7 @@ async function writeAgain(
     ids,
     at.survey,
   ]);
-  await insertPlacements(client, at, records.map((record) => JSON.stringify(record, storable)).join(','));
+  await insertPlacements(client, at, records.map((record) => storableJson(record)).join(','));
 }
 
 /** The dormant rules of style sheets, which stand on no page but their own. */

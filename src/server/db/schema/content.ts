@@ -170,6 +170,9 @@ export const placements = pgTable(
       .on(table.siteId, table.pagePath, table.ordinal)
       .where(sql`until_survey is null`),
     index('placements_since').on(table.siteId, table.sinceSurvey),
+    index('placements_ended')
+      .on(table.siteId, table.pagePath, table.thread)
+      .where(sql`until_survey is not null`),
     index('placements_until')
       .on(table.siteId, table.untilSurvey)
       .where(sql`until_survey is not null`),

@@ -11,10 +11,11 @@ import {
   uniqueIndex,
 } from 'drizzle-orm/pg-core';
 import type { SourceEdit } from '@/core/edit/source-edit';
+import type { PlaceWords } from '@/core/edit/word-edits';
 import type { EditionState } from '@/core/edition/edition-state';
 import type { Problem } from '@/core/problem';
 import type { PlannedPlace, Rendition } from '@/core/swap/plan-swap';
-import type { EditSubject, SwapWords } from '@/core/swap/swap-edits';
+import type { EditSubject } from '@/core/swap/swap-edits';
 import { moment, ofSite } from './columns';
 
 export const intake = pgTable('intake', {
@@ -57,12 +58,14 @@ export const changes = pgTable('changes', {
   editionId: integer('edition_id')
     .notNull()
     .references(() => editions.id, { onDelete: 'cascade' }),
-  /** The picture that is put out. */
+  /** The picture that is put out; or whose words change. */
   fromPath: text('from_path').notNull(),
-  intakeId: integer('intake_id')
-    .notNull()
-    .references(() => intake.id),
-  words: jsonb('words').$type<SwapWords>().notNull(),
+  /** The picture that is put in; `null` where only words change. */
+  intakeId: integer('intake_id').references(() => intake.id),
+  /** Words for all its places. */
+  words: jsonb('words').$type<PlaceWords>().notNull(),
+  /** Words for one place each, by the number of the placement: for changes of words alone. */
+  placeWords: jsonb('place_words').$type<Readonly<Record<string, PlaceWords>>>().notNull().default({}),
   /** The placements that were chosen. */
   placementIds: jsonb('placement_ids').$type<readonly number[]>().notNull(),
   state: text('state').$type<ChangeState>().notNull().default('preparing'),

@@ -6,6 +6,7 @@ import {
   jsonb,
   pgTable,
   primaryKey,
+  real,
   serial,
   text,
   uniqueIndex,
@@ -27,6 +28,8 @@ export const errata = pgTable(
     level: text('level').$type<EvidenceLevel>().notNull(),
     evidence: text('evidence').notNull(),
     branch: text('branch').$type<AltBranch>(),
+    /** By how much it weighs more, or less, than its page's readers alone. */
+    emphasis: real('emphasis').notNull().default(1),
     /** A text that can be put in place at once. */
     fix: jsonb('fix').$type<NonNullable<Finding['fix']>>(),
     /** The same in every survey, as long as the place and the evidence are the same. */

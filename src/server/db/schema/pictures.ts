@@ -33,6 +33,17 @@ export const looks = pgTable('looks', {
   problem: text('problem'),
 });
 
+/** The words that were read within a picture, once for all sites that have its bytes. */
+export const readings = pgTable('readings', {
+  sha256: text('sha256').primaryKey(),
+  /** The languages it was read in, as in `de+en`. */
+  languages: text('languages').notNull(),
+  /** Empty where it holds none. */
+  text: text('text').notNull(),
+  /** Why it could not be read. */
+  problem: text('problem'),
+});
+
 /** One picture: all files that show the same. */
 export const pictures = pgTable(
   'pictures',

@@ -2,27 +2,19 @@
 import { createHash } from 'node:crypto';
 import { dayOfMs, type Day } from '@/core/dating/day';
 import { RULES } from '@/core/errata/all-rules';
-import { checkPage, type Erratum, type RuleLevels } from '@/core/errata/check-page';
-import { elementOfSpot, withBearers, type PageToCheck, type PictureFacts } from '@/core/errata/page-to-check';
-import type { Degree, RuleId } from '@/core/errata/rule';
+import { checkPage, type Erratum } from '@/core/errata/check-page';
 import { rulePage } from '@/core/errata/rule-page';
 import type { Database } from '../../db/database';
+import { freshStatistics } from '../../db/fresh-statistics';
 import { inTransaction } from '../../db/in-transaction';
 import { insertRows } from '../../db/insert-rows';
 import { errata } from '../../db/schema/errata';
-import { placesOfPages, type PlaceRow } from './places-of-pages';
-import { picturesShown } from './pictures-shown';
+import { levelsIn, levelsOf, pagesToCheck, type PageRow, type SectionLevels } from './pages-to-check';
+import type { PlaceRow } from './places-of-pages';
 
 const BATCH = 100;
 /** Batches at once: while one is checked here, the database gives or takes the other. */
 const HANDS = 2;
-
-interface PageRow {
-  readonly path: string;
-  readonly title: string;
-  readonly language: string | null;
-  readonly section: string;
-}
 
 /**
  * Checks what is to be checked on a site, and keeps what is found.
@@ -52,6 +44,7 @@ export async function checkSite(db: Database, siteId: number, now: number): Prom
     }
   };
   await Promise.all(Array.from({ length: HANDS }, hand));
+  await freshStatistics(db.pool, ['errata']);
   return pages.length;
 }
 
@@ -70,32 +63,28 @@ async function markChanged({ pool }: Database, siteId: number, today: Day): Prom
     [siteId, RULES_KEY],
   );
   await pool.query(
-    `with changed as (
+    `with named as (
+       select g.picture_id, string_agg(distinct s.name, ',') as names from picture_subjects ps join subjects s on s.id = ps.subject_id and s.kind = 'person'
+       join files g on g.site_id = ps.site_id and g.sha256 = ps.sha256 and g.gone_in is null where ps.site_id = $1 group by g.picture_id
+     ), everybody as (
+       select string_agg(name, ',' order by name) as names from subjects where site_id = $1 and kind = 'person'
+     ), twice as (
+       select sha256, (array_agg(path order by length(path), path))[1] as path from files
+       where site_id = $1 and gone_in is null and sha256 is not null group by sha256 having count(*) > 1
+     ), changed as (
        update files f set facts_key = k.key from (
          select f.id, md5(concat_ws('|', f.sha256, f.problem, f.near_path, f.modified_ms, f.is_master, p.id, p.kind, p.taken_from,
-           p.taken_until, p.because, p.current_until < $2, p.changed, p.is_placeholder, p.clues, p.alt_texts)) as key
-         from files f left join pictures p on p.id = f.picture_id where f.site_id = $1 and f.gone_in is null) k
+           p.taken_until, p.because, p.current_until < $2, p.changed, p.is_placeholder, p.clues, p.alt_texts, t.text, n.names,
+           case when n.names is not null then everybody.names end,
+           d.path)) as key
+         from files f left join pictures p on p.id = f.picture_id left join readings t on t.sha256 = p.master_sha
+         left join named n on n.picture_id = f.picture_id left join twice d on d.sha256 = f.sha256 cross join everybody where f.site_id = $1 and f.gone_in is null) k
        where f.id = k.id and f.facts_key is distinct from k.key returning f.path
      )
      update pages set checked_in = null where site_id = $1 and path in (
        select page_path from placements where site_id = $1 and until_survey is null and file_path in (select path from changed))`,
     [siteId, today],
   );
-}
-
-type SectionLevels = ReadonlyMap<string, RuleLevels>;
-
-async function levelsOf({ pool }: Database, siteId: number): Promise<SectionLevels> {
-  const { rows } = await pool.query<{ section: string; rule: RuleId; level: Degree | 'off' }>(
-    'select section, rule, level from rule_levels where site_id = $1',
-    [siteId],
-  );
-  const bySection = new Map<string, Map<RuleId, Degree | 'off'>>();
-  for (const { section, rule, level } of rows) {
-    const own = bySection.get(section) ?? new Map<RuleId, Degree | 'off'>();
-    bySection.set(section, own.set(rule, level));
-  }
-  return bySection;
 }
 
 interface Batch {
@@ -106,17 +95,10 @@ interface Batch {
 
 async function checkBatch(db: Database, siteId: number, { pages, today, levels }: Batch): Promise<void> {
   const paths = pages.map(({ path }) => path);
-  const byPage = await placesOfPages(db, siteId, paths);
-  const files = [...byPage.values()].flatMap((rows) => rows.flatMap(({ filePath }) => filePath ?? []));
-  const pictures = await picturesShown(db, siteId, [...new Set(files)]);
-  const rows = pages.flatMap((page) => {
-    const placements = byPage.get(page.path) ?? [];
-    const everywhere = levels.get('') ?? new Map();
-    const held: RuleLevels = new Map([...everywhere, ...(levels.get(page.section) ?? [])]);
-    return checkPage(pageToCheck(page, placements, { pictures, today }), held).map((erratum) =>
-      rowOf(siteId, erratum),
-    );
-  });
+  const read = await pagesToCheck(db, siteId, pages, today);
+  const rows = read.flatMap(({ page, section }) =>
+    checkPage(page, levelsIn(section, levels)).map((erratum) => rowOf(siteId, erratum)),
+  );
   const client = await db.pool.connect();
   try {
     await inTransaction(client, async () => {
@@ -135,19 +117,10 @@ async function checkBatch(db: Database, siteId: number, { pages, today, levels }
   }
 }
 
-function pageToCheck(
-  { path, title, language }: PageRow,
-  placements: readonly PlaceRow[],
-  { pictures, today }: { readonly pictures: ReadonlyMap<string, PictureFacts>; readonly today: Day },
-): PageToCheck {
-  const all = placements.map((row) => ({ ...row, element: elementOfSpot(row.spot) }));
-  return { path, title, language, placements: withBearers(all), pictures, today };
-}
-
 function rowOf(
   siteId: number,
-  { placement, page, rule, degree, level, evidence, branch, fix, key }: Erratum,
+  { placement, page, rule, degree, level, evidence, branch, fix, emphasis, key }: Erratum,
 ) {
   const { placementId } = placement as unknown as PlaceRow;
-  return { siteId, pagePath: page, placementId, rule, degree, level, evidence, branch, fix, key };
+  return { siteId, pagePath: page, placementId, rule, degree, level, evidence, branch, fix, emphasis, key };
 }

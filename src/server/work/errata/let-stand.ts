@@ -52,16 +52,22 @@ export async function letStand(
   return rows.length;
 }
 
-/** Takes it back that an erratum stands. @throws ProblemError `ERRATUM_GONE` */
-export async function standNoLonger(db: Database, actor: Actor, siteId: number, id: number): Promise<void> {
+/** Takes it back that errata stand. @throws ProblemError `ERRATUM_GONE` where none of them is there any more */
+export async function standNoLonger(
+  db: Database,
+  actor: Actor,
+  siteId: number,
+  ids: readonly number[],
+): Promise<void> {
   requireRole(actor, ['maintainer', 'owner'], 'let errata stand');
   const { rows } = await db.pool.query<{ rule: string }>(
-    `delete from stets s using errata e where e.site_id = $1 and e.id = $2 and s.site_id = e.site_id
+    `delete from stets s using errata e where e.site_id = $1 and e.id = any($2::int8[]) and s.site_id = e.site_id
        and s.page_path = e.page_path and s.key = e.key returning s.rule`,
-    [siteId, id],
+    [siteId, ids],
   );
   if (!rows[0]) throw gone();
-  await logEvent(db, actor, { siteId, verb: 'let stand no longer', details: rows[0].rule });
+  const details = [...new Set(rows.map(({ rule }) => rule))].join(', ');
+  await logEvent(db, actor, { siteId, verb: 'let stand no longer', details: `${rows.length}: ${details}` });
 }
 
 function gone(): ProblemError {

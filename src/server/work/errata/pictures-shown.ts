@@ -26,11 +26,15 @@ interface Row {
   readonly because: readonly DateEvidence[] | null;
   readonly against: readonly DateEvidence[] | null;
   readonly current_until: number | null;
+  readonly overdue: number | null;
   readonly changed: ChangedSubject | null;
   readonly is_placeholder: boolean | null;
   readonly clues: readonly PlaceholderClue[] | null;
   readonly metadata: EmbeddedMetadata | null;
   readonly alt_texts: Record<string, number> | null;
+  readonly read_text: string | null;
+  readonly people: readonly string[];
+  readonly same_bytes: string | null;
 }
 
 const numberOf = (text: string | null) => (text === null ? null : Number(text));
@@ -44,8 +48,13 @@ export async function picturesShown(
   const { rows } = await pool.query<Row>(
     `select f.path, f.sha256 is not null as is_there, f.near_path, f.near_kind, f.width_px, f.height_px, f.size_bytes, f.format, f.modified_ms,
        m.modified_ms as master_modified_ms, m.path as master_path, f.picture_id, p.kind, p.taken_from, p.taken_until, p.because, p.against,
-       p.current_until, p.changed, p.is_placeholder, p.clues, l.metadata, p.alt_texts
-     from files f left join pictures p on p.id = f.picture_id left join looks l on l.sha256 = f.sha256
+       p.current_until, p.overdue, p.changed, p.is_placeholder, p.clues, l.metadata, p.alt_texts, t.text as read_text,
+       array(select distinct s.name from picture_subjects ps join subjects s on s.id = ps.subject_id and s.kind = 'person'
+         join files g on g.site_id = ps.site_id and g.sha256 = ps.sha256 and g.gone_in is null
+         where ps.site_id = f.site_id and g.picture_id = f.picture_id order by 1) as people,
+       (select g.path from files g where g.site_id = f.site_id and g.sha256 = f.sha256 and g.gone_in is null
+         and (length(g.path), g.path) < (length(f.path), f.path) order by length(g.path), g.path limit 1) as same_bytes
+     from files f left join pictures p on p.id = f.picture_id left join looks l on l.sha256 = f.sha256 left join readings t on t.sha256 = p.master_sha
      left join lateral (select g.path, g.modified_ms from files g where g.picture_id = f.picture_id and g.is_master and g.gone_in is null
        order by g.path limit 1) m on true
      where f.site_id = $1 and f.gone_in is null and f.path = any($2::text[])`,
@@ -73,11 +82,14 @@ function factsOf(row: Row): PictureFacts {
     masterModifiedMs: numberOf(row.master_modified_ms),
     ...{ masterPath: row.master_path, pictureId: row.picture_id, kind: row.kind },
     dating: because && { from, until, because, against: against ?? [], belief: 0 },
-    ...{ currentUntil: row.current_until, changed: row.changed },
+    ...{ currentUntil: row.current_until, overdue: row.overdue ?? 0, changed: row.changed },
     leftoverClues: row.is_placeholder
       ? (row.clues ?? []).flatMap(({ weight, text }) => (weight > 0 ? [text] : []))
       : [],
     embedded: row.metadata?.altText ?? row.metadata?.description ?? null,
+    readText: row.read_text,
+    credit: row.metadata?.credit ?? row.metadata?.creator ?? null,
+    ...{ people: row.people, sameBytes: row.same_bytes },
     altTexts: row.alt_texts ?? {},
   };
 }

@@ -2,7 +2,7 @@ import type { PlacementToCheck } from '@/core/errata/page-to-check';
 import type { Database } from '../../db/database';
 
 /** A place of a page as the database has it, with its number and its spot now. */
-export type PlaceRow = Omit<PlacementToCheck, 'element' | 'bearsWords'> & {
+export type PlaceRow = Omit<PlacementToCheck, 'element' | 'bearsWords' | 'before'> & {
   readonly placementId: number;
   readonly spot: string;
 };
@@ -14,17 +14,16 @@ export async function placesOfPages(
   paths: readonly string[],
 ): Promise<Map<string, PlaceRow[]>> {
   const { rows } = await pool.query<PlaceRow & { page: string }>(
-    `select page_path as page, id::int8 as "placementId", kind, source_path as source, line, "column", thread, spot, raw, file_path as "filePath",
+    `select page_path as page, id::float8 as "placementId", kind, source_path as source, line, "column", thread, spot, raw, file_path as "filePath",
        url, alt, name, caption, link, decorative, hidden, dormant, context, declared
      from placements where site_id = $1 and until_survey is null and page_path = any($2::text[]) order by page_path, ordinal`,
     [siteId, paths],
   );
   const byPage = new Map<string, PlaceRow[]>();
-  for (const { page, ...row } of rows) {
-    const place = { ...row, placementId: Number(row.placementId) };
-    const known = byPage.get(page);
-    if (known) known.push(place);
-    else byPage.set(page, [place]);
+  for (const row of rows) {
+    const known = byPage.get(row.page);
+    if (known) known.push(row);
+    else byPage.set(row.page, [row]);
   }
   return byPage;
 }

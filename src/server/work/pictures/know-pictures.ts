@@ -1,6 +1,8 @@
 import { eq } from 'drizzle-orm';
 import type { Database } from '../../db/database';
+import { freshStatistics } from '../../db/fresh-statistics';
 import { sites } from '../../db/schema/sites';
+import { addJob } from '../../jobs/queue';
 import { checkSite } from '../errata/check-site';
 import { openConnection } from '../site-connection';
 import { judgePictures } from './judge-pictures';
@@ -21,7 +23,9 @@ export async function knowPictures(db: Database, siteId: number): Promise<void> 
     await connection.close();
   }
   await placeFamilies(db, siteId);
+  await freshStatistics(db.pool, ['files', 'looks', 'pictures']);
   const now = Date.now();
   await judgePictures(db, siteId, now);
   await checkSite(db, siteId, now);
+  await addJob(db.pool, 'read-texts', { siteId }, `texts-${siteId}`);
 }

@@ -9,11 +9,23 @@ const CODE = `(() => {
   const layer = document.createElement('div');
   layer.setAttribute('style', 'all:initial;position:absolute;left:0;top:0;width:0;height:0;z-index:2147483647');
   const fits = { fill: 'fill', contain: 'contain', cover: 'cover', none: 'none', 'scale-down': 'contain' };
+  // An area has no box of its own: it lies on the picture that uses its map.
+  const areaRect = (area) => {
+    const map = area.closest('map');
+    const image = map && [...document.querySelectorAll('[usemap]')].find((one) => one.getAttribute('usemap') === '#' + map.name);
+    if (!image) return null;
+    const on = image.getBoundingClientRect();
+    const [x = 0, y = 0, radius = 0, ...more] = (area.getAttribute('coords') || '').split(/[\\s,;]+/).map(Number).filter(Number.isFinite);
+    const all = /^circ/i.test(area.getAttribute('shape') || '') ? [x - radius, y - radius, x + radius, y + radius] : more.length > 0 ? [x, y, radius, ...more] : [0, 0, on.width, on.height];
+    const across = all.filter((_, n) => n % 2 === 0), down = all.filter((_, n) => n % 2 === 1);
+    const [left, top] = [Math.min(...across), Math.min(...down)];
+    return { left: on.left + left, top: on.top + top, width: Math.max(...across) - left, height: Math.max(...down) - top };
+  };
   const boxOf = (element) => {
     let shown = element;
     if (element.tagName === 'SOURCE' && element.parentElement) shown = element.parentElement.querySelector('img') || element;
     if (element.tagName === 'A') shown = element.querySelector('img,svg,picture') || element;
-    const rect = shown.getBoundingClientRect();
+    const rect = (element.tagName === 'AREA' && areaRect(element)) || shown.getBoundingClientRect();
     const style = getComputedStyle(shown);
     const isBackground = !/^(IMG|VIDEO|INPUT|OBJECT|EMBED|image)$/.test(shown.tagName);
     const fit = isBackground ? (/cover/.test(style.backgroundSize) ? 'cover' : /contain/.test(style.backgroundSize) ? 'contain' : 'none') : fits[style.objectFit] || 'fill';

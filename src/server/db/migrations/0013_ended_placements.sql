@@ -1,0 +1,1 @@
+CREATE INDEX "placements_ended" ON "placements" USING btree ("site_id","page_path","thread") WHERE until_survey is not null;

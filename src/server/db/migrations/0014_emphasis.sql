@@ -1,0 +1,1 @@
+ALTER TABLE "errata" ADD COLUMN "emphasis" real DEFAULT 1 NOT NULL;

@@ -1,0 +1,110 @@
+/** Reads the words that stand in pictures, with the language data that is installed beside the application. */
+import { mkdtemp, rm, symlink } from 'node:fs/promises';
+import { createRequire } from 'node:module';
+import { tmpdir } from 'node:os';
+import { dirname, join } from 'node:path';
+import { createWorker, OEM, type Page, type Worker, type WorkerParams } from 'tesseract.js';
+import { sureText, type ReadWord } from '@/core/errata/words/read-words';
+import { openPicture } from './read-pixels';
+
+/** Languages with data, by their BCP 47 code. */
+const DATA: Readonly<Record<string, string>> = { en: 'eng', de: 'deu', fr: 'fra', es: 'spa' };
+const FALLBACK = 'en';
+/** Long side to which a picture is brought, in pixels: more takes longer and finds letters in leaves, not more words. */
+const LONG_SIDE_PX = 900;
+/** For a first glance, which takes a third of the time: most pictures hold nothing that looks like words. */
+const GLANCE_PX = 450;
+/** What looks like words at a glance: so many that could be read at all, or many more of which none could. */
+const GLANCE = { words: 3, confidence: 30, shapes: 8 };
+/** After which reading one picture is given up. */
+const TIME_LIMIT_MS = 30_000;
+
+/** Those of some languages that words can be read in, in their order; English where there is none. */
+export function readableLanguages(languages: readonly string[]): string[] {
+  const known = [...new Set(languages)].filter((language) => language in DATA).sort();
+  return known.length > 0 ? known : [FALLBACK];
+}
+
+/** Reads one picture after another; close it when it is done with. */
+export class TextReader {
+  private constructor(
+    private readonly languages: readonly string[],
+    private readonly folder: string,
+    private worker: Worker,
+  ) {}
+
+  /** @param languages as `readableLanguages` gives them */
+  static async open(languages: readonly string[]): Promise<TextReader> {
+    // Each language is a package of its own, and the reader looks for all in one folder.
+    const folder = await mkdtemp(join(tmpdir(), 'ibidem-languages-'));
+    const { resolve } = createRequire(import.meta.url);
+    for (const language of languages) {
+      const name = `${DATA[language]}.traineddata.gz`;
+      const home = dirname(resolve(`@tesseract.js-data/${DATA[language]}/package.json`));
+      await symlink(join(home, '4.0.0_best_int', name), join(folder, name));
+    }
+    return new TextReader(languages, folder, await started(languages, folder));
+  }
+
+  /**
+   * The words that surely stand in a picture, in reading order, a line a line; empty where there are none.
+   *
+   * @throws Error where the picture can't be opened, or takes too long
+   */
+  async read(bytes: Uint8Array): Promise<string> {
+    const glance = (await this.recognised(bytes, GLANCE_PX)).flat();
+    const shapes = glance.filter(({ text }) => /\p{L}{2}/u.test(text));
+    const words = shapes.filter(({ confidence }) => confidence > GLANCE.confidence);
+    if (words.length < GLANCE.words && shapes.length < GLANCE.shapes) return '';
+    return sureText(await this.recognised(bytes, LONG_SIDE_PX));
+  }
+
+  private async recognised(bytes: Uint8Array, longSidePx: number): Promise<ReadWord[][]> {
+    const page = await (
+      await openPicture(bytes)
+    )
+      .flatten({ background: '#fff' })
+      .resize(longSidePx, longSidePx, { fit: 'inside' })
+      .grayscale()
+      .normalise()
+      .withMetadata({ density: 150 })
+      .png({ compressionLevel: 1 })
+      .toBuffer();
+    let timer: NodeJS.Timeout | undefined;
+    const late = new Promise<null>((resolve) => {
+      timer = setTimeout(() => resolve(null), TIME_LIMIT_MS);
+    });
+    const found = await Promise.race([this.worker.recognize(page, {}, { blocks: true }), late]);
+    clearTimeout(timer);
+    if (found) return linesOf(found.data);
+    // It can't be asked to stop: another one takes its place.
+    await this.worker.terminate();
+    this.worker = await started(this.languages, this.folder);
+    throw new Error('Reading its words took too long.');
+  }
+
+  async close(): Promise<void> {
+    await this.worker.terminate();
+    await rm(this.folder, { recursive: true, force: true });
+  }
+}
+
+async function started(languages: readonly string[], folder: string): Promise<Worker> {
+  const codes = languages.map((language) => DATA[language] ?? '').join('+');
+  const worker = await createWorker(codes, OEM.LSTM_ONLY, {
+    langPath: folder,
+    cacheMethod: 'none',
+    gzip: true,
+    // What fails is told by the promise of the call; without this it would end the process as well.
+    errorHandler: () => undefined,
+  });
+  // It tells every speck that it can’t read to the terminal otherwise.
+  await worker.setParameters({ debug_file: '/dev/null' } as Partial<WorkerParams>);
+  return worker;
+}
+
+function linesOf({ blocks }: Page): ReadWord[][] {
+  return (blocks ?? []).flatMap(({ paragraphs }) =>
+    paragraphs.flatMap(({ lines }) => lines.map(({ words }) => words)),
+  );
+}

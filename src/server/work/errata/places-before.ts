@@ -1,0 +1,25 @@
+import type { PlaceBefore } from '@/core/errata/page-to-check';
+import type { Database } from '../../db/database';
+
+/**
+ * What stood at places of some pages when they last showed another picture, by the number of the placement now. Another
+ * file of the same picture is no other picture, and neither is the same file under another name.
+ */
+export async function placesBefore(
+  { pool }: Database,
+  siteId: number,
+  paths: readonly string[],
+): Promise<Map<number, PlaceBefore>> {
+  const { rows } = await pool.query<PlaceBefore & { id: string }>(
+    `select distinct on (x.id) x.id, o.until_survey as survey, o.file_path as path, o.alt, o.caption
+     from placements o join placements x on x.site_id = o.site_id and x.page_path = o.page_path and x.thread = o.thread and x.until_survey is null
+     left join files f on f.site_id = o.site_id and f.path = o.file_path
+     left join files g on g.site_id = x.site_id and g.path = x.file_path
+     where o.site_id = $1 and o.page_path = any($2::text[]) and o.until_survey is not null and not o.dormant
+       and o.file_path is not null and x.file_path is not null and o.file_path <> x.file_path
+       and f.sha256 is distinct from g.sha256 and (f.picture_id is null or f.picture_id is distinct from g.picture_id)
+     order by x.id, o.until_survey desc`,
+    [siteId, paths],
+  );
+  return new Map(rows.map(({ id, ...before }) => [Number(id), before]));
+}

@@ -1,0 +1,98 @@
+/** Reads the words within the pictures of a site, in the background, once for the same bytes. */
+import type { Database } from '../../db/database';
+import { sites } from '../../db/schema/sites';
+import { eq } from 'drizzle-orm';
+import { readableLanguages, TextReader } from '../../imaging/read-text';
+import { addJob } from '../../jobs/queue';
+import { problemOf } from '../../problem-error';
+import type { ReadableConnection } from '../../connections/connection';
+import { checkSite } from '../errata/check-site';
+import { openConnection } from '../site-connection';
+
+/** After which other work gets its turn, and the pages are checked with what was read. */
+const TURN_MS = 15_000;
+const BATCH = 40;
+/** Smaller ones are icons and buttons: their words are those of the page, or none. */
+const LEAST_PX = { width: 200, height: 100 };
+
+interface Unread {
+  readonly sha256: string;
+  readonly path: string;
+  readonly languages: readonly string[];
+}
+
+/**
+ * Reads pictures for a while, those first that most readers meet; goes on in another turn where some are left. A
+ * picture’s largest file is read, in the languages of the pages that show it.
+ *
+ * @returns how many were read
+ */
+export async function readTexts(db: Database, siteId: number): Promise<number> {
+  const [site] = await db.orm.select().from(sites).where(eq(sites.id, siteId));
+  const rows = site ? await unread(db, siteId) : [];
+  if (!site || rows.length === 0) return 0;
+  const connection = await openConnection(db, site);
+  const until = Date.now() + TURN_MS;
+  let count = 0;
+  try {
+    for (const languages of new Set(rows.map((row) => row.languages.join('+')))) {
+      const own = rows.filter((row) => row.languages.join('+') === languages);
+      count += await readAll(db, connection, { rows: own, until });
+      if (Date.now() > until) break;
+    }
+  } finally {
+    await connection.close();
+  }
+  await checkSite(db, siteId, Date.now());
+  await addJob(db.pool, 'read-texts', { siteId }, `texts-${siteId}`);
+  return count;
+}
+
+async function readAll(
+  db: Database,
+  connection: ReadableConnection,
+  { rows, until }: { readonly rows: readonly Unread[]; readonly until: number },
+): Promise<number> {
+  const languages = rows[0]?.languages ?? [];
+  const reader = await TextReader.open(languages);
+  let count = 0;
+  try {
+    for (const { sha256, path } of rows) {
+      // At least one a turn, so that it comes to an end however slow the machine is.
+      if (count > 0 && Date.now() > until) break;
+      const { text, problem } = await connection
+        .read(path)
+        .then(async (bytes) => ({ text: await reader.read(bytes), problem: null }))
+        .catch((error: unknown) => ({ text: '', problem: problemOf(error).why || String(error) }));
+      await db.pool.query(
+        `insert into readings (sha256, languages, text, problem) values ($1, $2, $3, $4)
+         on conflict (sha256) do update set languages = excluded.languages, text = excluded.text, problem = excluded.problem`,
+        [sha256, languages.join('+'), text.slice(0, 4000), problem],
+      );
+      count++;
+    }
+  } finally {
+    await reader.close();
+  }
+  return count;
+}
+
+async function unread({ pool }: Database, siteId: number): Promise<Unread[]> {
+  const { rows } = await pool.query<Unread & { read_in: string | null }>(
+    `select f.sha256, min(f.path) as path, t.languages as read_in,
+       array_agg(distinct split_part(lower(coalesce(g.language, '')), '-', 1)) as languages
+     from pictures p join files f on f.site_id = p.site_id and f.sha256 = p.master_sha and f.gone_in is null and f.problem is null
+     join files r on r.site_id = p.site_id and r.picture_id = p.id and r.gone_in is null
+     join placements x on x.site_id = p.site_id and x.file_path = r.path and x.until_survey is null and not x.dormant
+       and x.kind in ('img', 'lazy', 'input', 'source', 'srcset')
+     join pages g on g.site_id = x.site_id and g.path = x.page_path and g.gone_in is null
+     left join readings t on t.sha256 = f.sha256
+     where p.site_id = $1 and f.width_px >= $2 and f.height_px >= $3
+     group by f.sha256, t.languages order by sum(g.reach) desc, 2`,
+    [siteId, LEAST_PX.width, LEAST_PX.height],
+  );
+  return rows
+    .map((row) => ({ ...row, languages: readableLanguages(row.languages) }))
+    .filter(({ languages, read_in: readIn }) => languages.join('+') !== readIn)
+    .slice(0, BATCH);
+}
