@@ -20,6 +20,7 @@ import type { ReadableConnection, SiteFile } from '@/server/connections/connecti
 import { readingsOf } from '@/server/connections/read-site';
 import { inspectImage } from '@/server/imaging/inspect-image';
 import { readMetadata } from '@/server/imaging/read-metadata';
+import { readableLanguages, TextReader } from '@/server/imaging/read-text';
 import { readPlanes } from '@/server/imaging/read-pixels';
 import { problemOf } from '@/server/problem-error';
 import { ProblemError } from '@/server/problem-error';
@@ -29,6 +30,7 @@ import { printRow, say, showProgress } from './rows';
 interface CheckOptions extends SiteOptions {
   readonly rule?: string;
   readonly failOn?: Degree;
+  readonly readTexts?: boolean;
 }
 
 const DEGREES: readonly Degree[] = ['must', 'should', 'note'];
@@ -36,11 +38,14 @@ const DEGREES: readonly Degree[] = ['must', 'should', 'note'];
 const FOUND = 1;
 
 /** `ibidem check SITE`: a row an erratum. */
-export async function checkCommand(site: string, { rule, failOn, ...options }: CheckOptions): Promise<void> {
+export async function checkCommand(
+  site: string,
+  { rule, failOn, readTexts, ...options }: CheckOptions,
+): Promise<void> {
   const rules = rulesNamed(rule);
   const connection = await openSite(site, options);
   try {
-    const pages = await pagesToCheck(connection);
+    const pages = await pagesToCheck(connection, readTexts === true);
     let isFailed = false;
     for (const page of pages) {
       for (const erratum of checkPage(page, new Map(), rules)) {
@@ -82,7 +87,7 @@ interface ReadPage {
   readonly placements: readonly PlacementToCheck[];
 }
 
-async function pagesToCheck(connection: ReadableConnection): Promise<PageToCheck[]> {
+async function pagesToCheck(connection: ReadableConnection, readsTexts: boolean): Promise<PageToCheck[]> {
   const pages: ReadPage[] = [];
   for await (const { address, title, language, placements } of readingsOf(
     connection,
@@ -92,11 +97,15 @@ async function pagesToCheck(connection: ReadableConnection): Promise<PageToCheck
     showProgress(`${pages.length} pages read`);
   }
   const today = dayOfMs(Date.now());
+  const reader = readsTexts
+    ? await TextReader.open(readableLanguages(pages.flatMap(({ language }) => language?.split('-')[0] ?? [])))
+    : null;
   const pictures = await picturesOf(connection, pages, {
     ...{ today, thisYear: partsOf(today).year, lives: [], firstMonth: SCHOOL_YEAR_MONTH },
-  });
+    reader,
+  }).finally(async () => reader?.close());
   showProgress('');
-  return pages.map((page) => ({ ...page, pictures, today }));
+  return pages.map((page) => ({ ...page, pictures, people: [], today }));
 }
 
 interface Place {
@@ -108,7 +117,7 @@ interface Place {
 async function picturesOf(
   connection: ReadableConnection,
   pages: readonly ReadPage[],
-  rules: KnowingRules,
+  { reader, ...rules }: KnowingRules & { readonly reader: TextReader | null },
 ): Promise<Map<string, PictureFacts>> {
   const places = new Map<string, Place[]>();
   for (const page of pages) {
@@ -123,14 +132,14 @@ async function picturesOf(
   const { files } = await connection.list();
   const there = new Map(files.map((file) => [file.path, file]));
   const near = nearMisses(there.keys());
-  const numbers = new Map<string, number>();
+  const first: Looking['first'] = new Map();
   const pictures = new Map<string, PictureFacts>();
   for (const [path, shown] of places) {
     const file = there.get(path);
     pictures.set(
       path,
       file
-        ? await factsOf({ connection, file, shown, numbers, rules })
+        ? await factsOf({ connection, listed: file, shown, first, rules, reader })
         : { ...unknownPicture(path), isThere: false, near: near(path) },
     );
     showProgress(`${pictures.size} of ${places.size} files looked at`);
@@ -140,23 +149,27 @@ async function picturesOf(
 
 interface Looking {
   readonly connection: ReadableConnection;
-  readonly file: SiteFile;
+  readonly listed: SiteFile;
   readonly shown: readonly Place[];
-  /** A number for every file that is another one than those before, by its bytes. */
-  readonly numbers: Map<string, number>;
+  /** The first file of each bytes, by their hash, with its number. */
+  readonly first: Map<string, { readonly path: string; readonly id: number }>;
   readonly rules: KnowingRules;
+  /** Reads the words within pictures, where that was asked for. */
+  readonly reader: TextReader | null;
 }
 
-async function factsOf({ connection, file, shown, numbers, rules }: Looking): Promise<PictureFacts> {
-  const { path, sizeBytes, modifiedMs } = file;
+async function factsOf({ connection, listed, shown, first, rules, reader }: Looking): Promise<PictureFacts> {
+  const { path, sizeBytes, modifiedMs } = listed;
   try {
     const bytes = await connection.read(path);
     const { widthPx, heightPx, format } = await inspectImage(bytes, path);
     const { plane } = await readPlanes(bytes, path);
     const metadata = await readMetadata(bytes);
     const hash = createHash('sha256').update(bytes).digest('hex');
-    const pictureId = numbers.get(hash) ?? numbers.size;
-    numbers.set(hash, pictureId);
+    const same = first.get(hash) ?? { path, id: first.size };
+    first.set(hash, same);
+    const sameBytes = same.path === path ? null : same.path;
+    const pictureId = same.id;
     const known = knowPicture(
       {
         files: [{ path, widthPx, heightPx, modifiedMs, emptiness: emptinessOf(plane), ...metadata }],
@@ -165,8 +178,11 @@ async function factsOf({ connection, file, shown, numbers, rules }: Looking): Pr
       },
       rules,
     );
+    const readText = reader ? await reader.read(bytes) : null;
     const embedded = metadata.altText ?? metadata.description ?? null;
-    return pictureFacts({ path, widthPx, heightPx, sizeBytes, format, modifiedMs, embedded }, known, {
+    const credit = metadata.credit ?? metadata.creator ?? null;
+    const file = { path, widthPx, heightPx, sizeBytes, format, modifiedMs, embedded, readText, credit };
+    return pictureFacts({ ...file, sameBytes }, known, {
       ...{ pictureId, masterPath: path, masterModifiedMs: modifiedMs },
       altTexts: altTextsOf(shown.map(({ placement }) => placement)),
     });

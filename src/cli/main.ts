@@ -42,6 +42,7 @@ siteCommand('check', 'list what is wrong with the pictures of a site, a JSON lin
       'note',
     ]),
   )
+  .option('--read-texts', 'read the words within pictures as well; about a second for each')
   .action(checkCommand);
 
 siteCommand('swap', 'put another picture wherever one stands')

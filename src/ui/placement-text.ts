@@ -7,6 +7,8 @@ const KIND: Readonly<Record<PlacementKind, string>> = {
   srcset: 'on the page, for some screen sizes',
   source: 'on the page, for some screen sizes',
   input: 'a button',
+  area: 'a link on part of a picture',
+  drawn: 'drawn by the page itself',
   poster: 'still of a clip',
   video: 'clip',
   audio: 'sound',
@@ -29,6 +31,14 @@ const KIND: Readonly<Record<PlacementKind, string>> = {
 /** What kind of place it is, for people. */
 export function kindText(kind: PlacementKind, isSheet: boolean): string {
   return kind === 'css' && isSheet ? 'from a style sheet' : KIND[kind];
+}
+
+/** Whether a place of a kind stands on its page alone: no file is shown there. */
+export const showsNoFile = (kind: PlacementKind): boolean => kind === 'drawn' || kind === 'area';
+
+/** What a place is called that shows no file. */
+export function nameWithoutFile(kind: PlacementKind, raw: string): string {
+  return kind === 'drawn' ? `<${raw}>` : raw;
 }
 
 /** Declared size in CSS pixels, or how it is written otherwise. */

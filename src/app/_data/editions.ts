@@ -37,7 +37,7 @@ export async function editionByNumber(siteId: number, number: number) {
   const gathered = await orm
     .select({ change: changes, picture: intake })
     .from(changes)
-    .innerJoin(intake, eq(intake.id, changes.intakeId))
+    .leftJoin(intake, eq(intake.id, changes.intakeId))
     .where(eq(changes.editionId, edition.id))
     .orderBy(asc(changes.id));
   const ids = gathered.map(({ change }) => change.id);

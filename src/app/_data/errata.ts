@@ -1,6 +1,7 @@
 import 'server-only';
 import type { AltBranch } from '@/core/errata/alt-branch';
 import type { Degree, EvidenceLevel, Finding, RuleId } from '@/core/errata/rule';
+import type { PlacementKind } from '@/core/markup/kinds/kind';
 import { database } from '@/server/db/database';
 
 const ROWS = 40;
@@ -8,12 +9,26 @@ const ROWS = 40;
 export const ERRATA_FILTERS = ['all', 'must', 'should', 'note', 'stet'] as const;
 export type ErrataFilter = (typeof ERRATA_FILTERS)[number];
 
+/** Whether a filter is one by degree. */
+export const isDegree = (filter: ErrataFilter): filter is Degree => filter !== 'all' && filter !== 'stet';
+
 export interface ErrataQuery {
   readonly filter: ErrataFilter;
   readonly rule: string | null;
   readonly section: string | null;
+  /** Number of the person who answers for the section, or `none`. */
+  readonly owner: string | null;
   /** From 1. */
   readonly sheet: number;
+}
+
+export interface StetRow {
+  readonly reason: string;
+  readonly saidBy: string;
+  /** The last day on which it stands: an ISO day. */
+  readonly until: string | null;
+  /** That day has passed: it is to be looked at again. */
+  readonly isOver: boolean;
 }
 
 export interface ErratumRow {
@@ -28,50 +43,94 @@ export interface ErratumRow {
   readonly page_path: string;
   readonly title: string;
   readonly line: number;
+  readonly kind: PlacementKind;
+  readonly placement_id: number;
   readonly file_id: number | null;
+  readonly picture_id: number | null;
   readonly path: string | null;
   readonly sha256: string | null;
-  /** Why it stands, and who said so; `null` where nobody did. */
-  readonly stet: { readonly reason: string; readonly saidBy: string; readonly until: string | null } | null;
+  /** Why it stands, or stood, and who said so; `null` where nobody did. */
+  readonly stet: StetRow | null;
 }
 
-const STANDS = `exists (select 1 from stets s where s.site_id = e.site_id and s.page_path = e.page_path and s.key = e.key
-  and (s.until is null or s.until >= current_date))`;
+/** SQL: whether a person lets the erratum `e` of the site `$1` stand. Not asked of each erratum: the stets are few. */
+export const ERRATUM_STANDS = `(e.page_path, e.key) in (select s.page_path, s.key from stets s
+  where s.site_id = $1 and (s.until is null or s.until >= current_date))`;
+/** SQL: 0 for must, 1 for should, 2 for note. */
+export const DEGREE_ORDER = `case e.degree when 'must' then 0 when 'should' then 1 else 2 end`;
 const CONDITION: Readonly<Record<ErrataFilter, string>> = {
-  all: 'not stands',
-  must: `not stands and degree = 'must'`,
-  should: `not stands and degree = 'should'`,
-  note: `not stands and degree = 'note'`,
-  stet: 'stands',
+  all: `not ${ERRATUM_STANDS}`,
+  must: `not ${ERRATUM_STANDS} and e.degree = 'must'`,
+  should: `not ${ERRATUM_STANDS} and e.degree = 'should'`,
+  note: `not ${ERRATUM_STANDS} and e.degree = 'note'`,
+  stet: ERRATUM_STANDS,
 };
 
-/** What is wrong on a site: by rule and degree, the pages that most readers meet first. */
-export async function listErrata(siteId: number, { filter, rule, section, sheet }: ErrataQuery) {
+/** SQL: whether the section of a page (by its alias) has an owner, or any where the parameter is null; `none` for pages without. */
+export const ownedBy = (page: string, parameter: string) =>
+  `(${parameter}::text is null or coalesce((select s.owner_id from sections s where s.site_id = ${page}.site_id and s.pattern = ${page}.section), 'none') = ${parameter})`;
+
+/** SQL: the gravest first, and of those what most readers meet. */
+const ORDER = `${DEGREE_ORDER}, p.reach * e.emphasis desc, p.id, e.placement_id, e.rule`;
+
+interface Tally {
+  readonly rule: RuleId;
+  readonly degree: Degree;
+  readonly stands: boolean;
+  readonly count: number;
+}
+
+const DEGREES: readonly Degree[] = ['must', 'should', 'note'];
+
+/** How many each filter has, and the rules that found something of the chosen one, the gravest first. */
+function summed(tally: readonly Tally[], filter: ErrataFilter) {
+  const fits = ({ stands, degree }: Tally, name: ErrataFilter) =>
+    name === 'stet' ? stands : !stands && (name === 'all' || name === degree);
+  const counts = Object.fromEntries(
+    ERRATA_FILTERS.map((name) => [
+      name,
+      tally.filter((one) => fits(one, name)).reduce((sum, { count }) => sum + count, 0),
+    ]),
+  ) as Record<ErrataFilter, number>;
+  const rules = new Map<RuleId, { readonly rule: RuleId; readonly count: number; readonly worst: number }>();
+  for (const { rule, degree, count } of tally.filter((one) => fits(one, filter))) {
+    const known = rules.get(rule) ?? { rule, count: 0, worst: DEGREES.length };
+    const worst = Math.min(known.worst, DEGREES.indexOf(degree));
+    rules.set(rule, { rule, count: known.count + count, worst });
+  }
+  const order = [...rules.values()].sort(
+    (a, b) => a.worst - b.worst || b.count - a.count || (a.rule < b.rule ? -1 : 1),
+  );
+  return { counts, rules: order };
+}
+
+/** What is wrong on a site: by degree, and within it by what most readers meet. */
+export async function listErrata(siteId: number, { filter, rule, section, owner, sheet }: ErrataQuery) {
   const { pool } = database();
-  const found = `select e.*, p.id as page_id, p.title, p.reach, p.section, ${STANDS} as stands
-    from errata e join pages p on p.site_id = e.site_id and p.path = e.page_path and p.gone_in is null
-    where e.site_id = $1 and ($2::text is null or p.section = $2)`;
-  const { rows: counts } = await pool.query<Record<ErrataFilter, number>>(
-    `select ${ERRATA_FILTERS.map((name) => `count(*) filter (where ${CONDITION[name]})::int as "${name}"`).join(', ')} from (${found}) f`,
-    [siteId, section],
-  );
-  const { rows: rules } = await pool.query<{ rule: RuleId; count: number; worst: number }>(
-    `select rule, count(*)::int as count, min(case degree when 'must' then 0 when 'should' then 1 else 2 end) as worst
-     from (${found}) f where ${CONDITION[filter]} group by rule order by 3, 2 desc, 1`,
-    [siteId, section],
-  );
-  const { rows } = await pool.query<ErratumRow>(
-    `select f.id::int as id, f.rule, f.degree, f.level, f.evidence, f.branch, f.fix, f.page_id, f.page_path, f.title, x.line,
-       g.id as file_id, g.path, g.sha256,
-       (select jsonb_build_object('reason', s.reason, 'saidBy', s.said_by, 'until', s.until) from stets s
-         where s.site_id = f.site_id and s.page_path = f.page_path and s.key = f.key) as stet
-     from (${found}) f join placements x on x.id = f.placement_id
-     left join files g on g.site_id = f.site_id and g.path = x.file_path and g.gone_in is null
-     where ${CONDITION[filter]} and ($3::text is null or f.rule = $3)
-     order by case f.degree when 'must' then 0 when 'should' then 1 else 2 end, f.reach desc, f.page_path, x.ordinal, f.rule
-     limit ${ROWS} offset $4`,
-    [siteId, section, rule, (sheet - 1) * ROWS],
-  );
-  const total = rule ? (rules.find((one) => one.rule === rule)?.count ?? 0) : (counts[0]?.[filter] ?? 0);
-  return { rows, counts: counts[0], rules, sheets: Math.max(1, Math.ceil(total / ROWS)) };
+  const of = `errata e join pages p on p.site_id = e.site_id and p.path = e.page_path and p.gone_in is null
+    where e.site_id = $1 and p.site_id = $1 and ($2::text is null or p.section = $2) and ${ownedBy('p', '$3')}`;
+  // Both go through all errata of the site: side by side they take the time of one. The sheet is sorted by few columns;
+  // what it shows is told of its own rows only.
+  const [{ rows: tally }, { rows }] = await Promise.all([
+    pool.query<Tally>(
+      `select e.rule, e.degree, ${ERRATUM_STANDS} as stands, count(*)::int as count from ${of} group by 1, 2, 3`,
+      [siteId, section, owner],
+    ),
+    pool.query<ErratumRow>(
+      `select e.id::int as id, e.rule, e.degree, e.level, e.evidence, e.branch, e.fix, p.id as page_id, e.page_path, p.title, x.line, x.kind, x.id::float8 as placement_id,
+         g.id as file_id, g.picture_id, g.path, g.sha256,
+         (select jsonb_build_object('reason', s.reason, 'saidBy', s.said_by, 'until', s.until, 'isOver', coalesce(s.until < current_date, false)) from stets s
+           where s.site_id = e.site_id and s.page_path = e.page_path and s.key = e.key) as stet
+       from errata e join pages p on p.site_id = e.site_id and p.path = e.page_path
+       join placements x on x.id = e.placement_id
+       left join files g on g.site_id = e.site_id and g.path = x.file_path and g.gone_in is null
+       where e.id in (select e.id from ${of} and ${CONDITION[filter]} and ($4::text is null or e.rule = $4)
+         order by ${ORDER} limit ${ROWS} offset $5)
+       order by ${ORDER}`,
+      [siteId, section, owner, rule, (sheet - 1) * ROWS],
+    ),
+  ]);
+  const { counts, rules } = summed(tally, filter);
+  const total = rule ? (rules.find((one) => one.rule === rule)?.count ?? 0) : counts[filter];
+  return { rows, counts, rules, sheets: Math.max(1, Math.ceil(total / ROWS)) };
 }

@@ -3,6 +3,7 @@ import { and, desc, eq, sql } from 'drizzle-orm';
 import { database } from '@/server/db/database';
 import { editions } from '@/server/db/schema/editions';
 import { surveys } from '@/server/db/schema/sites';
+import { ERRATUM_STANDS } from './errata';
 
 /** What the running head and the index show of a site. */
 export async function siteFrame(siteId: number) {
@@ -28,8 +29,7 @@ export async function siteFrame(siteId: number) {
   }>(
     `select (select count(*)::int from pages where site_id = $1 and gone_in is null) as pages,
             (select count(distinct coalesce(picture_id, -id))::int from files where site_id = $1 and gone_in is null) as pictures,
-            (select count(*)::int from errata e where site_id = $1 and degree <> 'note' and not exists (select 1 from stets s
-               where s.site_id = e.site_id and s.page_path = e.page_path and s.key = e.key and (s.until is null or s.until >= current_date))) as errata,
+            (select count(*)::int from errata e where e.site_id = $1 and e.degree <> 'note' and not ${ERRATUM_STANDS}) as errata,
             (select count(*)::int from editions where site_id = $1) as editions`,
     [siteId],
   );

@@ -3,6 +3,7 @@ import Joi from 'joi';
 import { dayOf } from '@/core/dating/day';
 import { PICTURE_KINDS, type PictureKind } from '@/core/dating/shelf-life';
 import { database } from '@/server/db/database';
+import { ownersOf } from './owners';
 
 /** By what else a list of pictures can be narrowed; each is a parameter of its address, `null` where it is not asked. */
 export interface PictureNarrowing {
@@ -88,10 +89,7 @@ export async function narrowingChoices(siteId: number): Promise<NarrowingChoices
          where site_id = $1 and gone_in is null) f where folder is not null group by folder order by files desc, folder limit ${MOST_FOLDERS}`,
       [siteId],
     ),
-    pool.query<{ id: string; name: string }>(
-      `select distinct u.id, u.name from sections s join "user" u on u.id = s.owner_id where s.site_id = $1 order by u.name`,
-      [siteId],
-    ),
+    ownersOf(siteId),
     pool.query<{ id: number; name: string }>(
       'select id, name from subjects where site_id = $1 order by name',
       [siteId],
@@ -99,7 +97,7 @@ export async function narrowingChoices(siteId: number): Promise<NarrowingChoices
   ]);
   return {
     folders: folders.rows.toSorted((a, b) => (a.folder < b.folder ? -1 : 1)),
-    owners: owners.rows,
+    owners,
     subjects: subjects.rows,
   };
 }

@@ -1,8 +1,10 @@
 import Link from 'next/link';
 import type { ErratumRow } from '@/app/_data/errata';
-import type { Degree } from '@/core/errata/rule';
+import { isOnWords, type Degree } from '@/core/errata/rule';
+import { ChooseBox } from '@/ui/choosing';
 import { placeText } from '@/ui/format';
 import { Mat } from '@/ui/mat';
+import { showsNoFile } from '@/ui/placement-text';
 import { Stet } from './stet';
 
 interface ErratumLineProps {
@@ -28,6 +30,10 @@ const RULE: Readonly<Record<Degree, string>> = {
 /** How sure the evidence is. */
 const LEVEL = { read: 'read in the page', measured: 'measured', guessed: 'weighed' } as const;
 
+/** What lays its words on the text desk: its picture; where there is none, all that the rule speaks of, from its place on. */
+const wordsOf = ({ picture_id: picture, rule, file_id: file, placement_id: place }: ErratumRow): string =>
+  picture === null ? `rule=${rule}&from=${file === null ? `e${place}` : `f${file}`}` : `pictures=${picture}`;
+
 /** One erratum: the picture, what is wrong where, the evidence, and the way to settle it. */
 export function ErratumLine({ slug, row, title, remedy, maySettle }: ErratumLineProps) {
   const { degree, evidence, level, fix, path } = row;
@@ -36,7 +42,23 @@ export function ErratumLine({ slug, row, title, remedy, maySettle }: ErratumLine
     <li
       className={`grid grid-cols-[96px_minmax(0,1fr)_230px] gap-4 border-b border-b-line-2 py-3 pr-5 pl-[17px] max-md:grid-cols-[96px_minmax(0,1fr)] ${RULE[degree]}`}
     >
-      <Mat src={row.sha256 ? `/s/${slug}/image/${row.sha256}` : null} alt="" width={96} height={66} />
+      <div className="relative h-fit">
+        <Mat
+          src={row.sha256 ? `/s/${slug}/image/${row.sha256}` : null}
+          alt={showsNoFile(row.kind) ? 'on the page' : ''}
+          width={96}
+          height={66}
+        />
+        {maySettle ? (
+          <span className="absolute top-1 left-1 flex rounded-sm bg-sheet p-0.5">
+            <ChooseBox
+              id={row.id}
+              name={`${title}, ${placeText(row.page_path)}, line ${row.line}`}
+              record={record ?? `/s/${slug}/pages/${row.page_id}`}
+            />
+          </span>
+        ) : null}
+      </div>
       <div className="min-w-0">
         <p>
           <strong className={COLOUR[degree]}>{WORD[degree]}</strong> {title}.
@@ -65,11 +87,18 @@ export function ErratumLine({ slug, row, title, remedy, maySettle }: ErratumLine
             </Link>
           </p>
         ) : null}
-        {record ? (
-          <p>
-            <Link href={`${record}/swap`} className="text-green">
-              Swap it
-            </Link>
+        {maySettle ? (
+          <p className="flex flex-wrap gap-x-3">
+            {isOnWords(row.rule) ? (
+              <Link href={`/s/${slug}/text-desk?${wordsOf(row)}`} className="text-green">
+                Write its words
+              </Link>
+            ) : null}
+            {record ? (
+              <Link href={`${record}/swap`} className="text-green">
+                Swap it
+              </Link>
+            ) : null}
           </p>
         ) : null}
         <Stet slug={slug} id={row.id} stet={row.stet} maySettle={maySettle} />

@@ -1,14 +1,18 @@
 import Link from 'next/link';
-import { ERRATA_FILTERS, listErrata, type ErrataFilter } from '@/app/_data/errata';
+import { ownersOf } from '@/app/_data/owners';
+import { ERRATA_FILTERS, listErrata, type ErrataFilter, type ErratumRow } from '@/app/_data/errata';
 import { hrefWith, listQuery, type SearchParams } from '@/app/_data/query';
 import { requireActor } from '@/app/_data/session';
 import { siteBySlug } from '@/app/_data/site';
 import { RULES } from '@/core/errata/all-rules';
-import type { Rule } from '@/core/errata/rule';
+import { isOnWords, type Rule } from '@/core/errata/rule';
+import { buttonClass } from '@/ui/button';
+import { ChooseAll, Choosing } from '@/ui/choosing';
 import { Choices } from '@/ui/choices';
 import { Empty } from '@/ui/empty';
 import { FoldOut } from '@/ui/fold-out';
 import { Pager } from '@/ui/pager';
+import { ErrataBar, type ChoosableErratum } from './errata-bar';
 import { ErratumLine } from './erratum-line';
 
 export const metadata = { title: 'Errata' };
@@ -32,13 +36,15 @@ export default async function ErrataPage({
   const { role } = await requireActor();
   const { given, section, sheet } = await listQuery(searchParams);
   const filter = ERRATA_FILTERS.find((name) => name === given('show')) ?? 'all';
+  const owner = given('owner')?.slice(0, 100) ?? null;
   const rule = RULES.find(({ id }) => id === given('rule')) ?? null;
   const { rows, counts, rules, sheets } = await listErrata(site.id, {
-    ...{ filter, section, sheet },
+    ...{ filter, section, owner, sheet },
     rule: rule?.id ?? null,
   });
+  const maySettle = role === 'maintainer' || role === 'owner';
   const root = `/s/${site.slug}/errata`;
-  const now = { section, show: filter === 'all' ? null : filter, rule: rule?.id ?? null };
+  const now = { section, owner, show: filter === 'all' ? null : filter, rule: rule?.id ?? null };
   return (
     <main className="min-h-[calc(100vh-46px)] bg-sheet">
       <h1 className="sr-only">Errata</h1>
@@ -51,6 +57,19 @@ export default async function ErrataPage({
           hrefOf={(name) => hrefWith(root, { ...now, show: name === 'all' ? null : name, rule: null })}
         />
         <RuleChoice root={root} now={now} rules={rules} chosen={rule} />
+        <OwnerChoice root={root} now={now} owners={await ownersOf(site.id)} chosen={owner} />
+        {maySettle &&
+        filter !== 'stet' &&
+        rules.some((one) => isOnWords(one.rule) && (!rule || rule.id === one.rule)) ? (
+          <div className="ml-auto flex flex-wrap gap-2">
+            <Link href={hrefWith(`${root}/proposals`, now)} className={buttonClass()}>
+              Proposed texts
+            </Link>
+            <Link href={hrefWith(`/s/${site.slug}/text-desk`, now)} className={buttonClass('main')}>
+              Settle the words
+            </Link>
+          </div>
+        ) : null}
       </div>
       {rule ? (
         <p className="max-w-[90ch] px-5 pt-3 text-ink-2">
@@ -65,23 +84,69 @@ export default async function ErrataPage({
             : 'Either all is right, or the worker has not checked the pages yet: that comes after its pictures are read.'}
         </Empty>
       ) : (
-        <ul>
-          {rows.map((row) => (
-            <ErratumLine
-              key={row.id}
-              slug={site.slug}
-              row={row}
-              title={RULES.find(({ id }) => id === row.rule)?.title ?? row.rule}
-              remedy={RULES.find(({ id }) => id === row.rule)?.remedy ?? ''}
-              maySettle={role === 'maintainer' || role === 'owner'}
-            />
-          ))}
-        </ul>
+        <Choosing items={maySettle ? rows : []}>
+          {maySettle ? (
+            <div className="border-b border-line-2 px-5 py-1.5 text-sm text-ink-2">
+              <ChooseAll />
+            </div>
+          ) : null}
+          <ul>
+            {rows.map((row) => (
+              <ErratumLine
+                key={row.id}
+                slug={site.slug}
+                row={row}
+                title={RULES.find(({ id }) => id === row.rule)?.title ?? row.rule}
+                remedy={RULES.find(({ id }) => id === row.rule)?.remedy ?? ''}
+                maySettle={maySettle}
+              />
+            ))}
+          </ul>
+          {maySettle ? (
+            <ErrataBar slug={site.slug} errata={choosable(rows)} isStet={filter === 'stet'} />
+          ) : null}
+        </Choosing>
       )}
       <Pager sheet={sheet} sheets={sheets} hrefOf={(to) => hrefWith(root, { ...now, sheet: to })} />
     </main>
   );
 }
+
+const choosable = (rows: readonly ErratumRow[]): ChoosableErratum[] =>
+  rows.map(({ id, rule, picture_id: pictureId }) => ({ id, pictureId: isOnWords(rule) ? pictureId : null }));
+
+interface OwnerChoiceProps {
+  root: string;
+  now: Readonly<Record<string, string | null>>;
+  owners: readonly { readonly id: string; readonly name: string }[];
+  chosen: string | null;
+}
+
+/** Whose pages: people who own a section, and those that nobody owns. */
+function OwnerChoice({ root, now, owners, chosen }: OwnerChoiceProps) {
+  if (owners.length === 0) return null;
+  const all = [{ id: null, name: 'Any owner' }, ...owners, { id: 'none', name: 'Nobody’s pages' }];
+  return (
+    <FoldOut
+      label={all.find(({ id }) => id === chosen)?.name ?? 'Any owner'}
+      name="Choose an owner"
+      isChosen={chosen !== null}
+    >
+      <ul>
+        {all.map(({ id, name }) => (
+          <li key={name}>
+            <Link href={hrefWith(root, { ...now, owner: id })} className={choiceLine(id === chosen)}>
+              {name}
+            </Link>
+          </li>
+        ))}
+      </ul>
+    </FoldOut>
+  );
+}
+
+const choiceLine = (isHere: boolean) =>
+  `flex justify-between gap-4 border-l-[3px] px-2 py-1 ${isHere ? 'border-green bg-tint font-semibold' : 'border-transparent'}`;
 
 interface RuleChoiceProps {
   root: string;
@@ -93,19 +158,17 @@ interface RuleChoiceProps {
 /** The rules that found something, the gravest first. */
 function RuleChoice({ root, now, rules, chosen }: RuleChoiceProps) {
   if (rules.length === 0) return null;
-  const line = (isHere: boolean) =>
-    `flex justify-between gap-4 border-l-[3px] px-2 py-1 ${isHere ? 'border-green bg-tint font-semibold' : 'border-transparent'}`;
   return (
     <FoldOut label={chosen?.title ?? 'Any rule'} name="Choose a rule" isChosen={chosen !== null}>
       <ul>
         <li>
-          <Link href={hrefWith(root, { ...now, rule: null })} className={line(chosen === null)}>
+          <Link href={hrefWith(root, { ...now, rule: null })} className={choiceLine(chosen === null)}>
             Any rule
           </Link>
         </li>
         {rules.map(({ rule, count }) => (
           <li key={rule}>
-            <Link href={hrefWith(root, { ...now, rule })} className={line(rule === chosen?.id)}>
+            <Link href={hrefWith(root, { ...now, rule })} className={choiceLine(rule === chosen?.id)}>
               {RULES.find(({ id }) => id === rule)?.title ?? rule}
               <span className="font-normal text-ink-2">{count.toLocaleString('en')}</span>
             </Link>

@@ -8,22 +8,33 @@ import { PICTURE_KINDS, type PictureKind } from '@/core/dating/shelf-life';
 import type { Problem } from '@/core/problem';
 import { Button, buttonClass } from '@/ui/button';
 import { KIND_NAME } from '@/ui/date-words';
+import { FootBar, Told } from '@/ui/foot-bar';
 import { count } from '@/ui/format';
 import { ProblemText } from '@/ui/problem-text';
 import { correct, settle, show, takeBack, teach, type Undo } from './actions';
-import { useChosen } from './choosing';
+import { useChosen } from '@/ui/choosing';
 
 interface NamedSubject {
   readonly id: number;
   readonly name: string;
 }
 
+/** A picture of the list that can be chosen. */
+export interface ChoosablePicture {
+  /** Number of the picture. */
+  readonly id: number;
+  /** Number of the file that stands for it, and its hash. */
+  readonly fileId: number;
+  readonly sha256: string;
+}
+
 interface BulkBarProps {
   slug: string;
+  pictures: readonly ChoosablePicture[];
   subjects: readonly NamedSubject[];
 }
 
-const SELECT = 'max-w-[184px] rounded-sm border border-ink-3 bg-sheet px-2 py-1.5';
+const SELECT = 'max-w-[132px] rounded-sm border border-ink-3 bg-sheet px-2 py-1.5';
 
 function KindChoice({ isBusy, onChoose }: { isBusy: boolean; onChoose: (kind: PictureKind) => void }) {
   return (
@@ -64,7 +75,7 @@ function SubjectChoice({ subjects, isBusy, onChoose, onNew }: SubjectChoiceProps
         else onNew();
       }}
     >
-      <option value="">Who or what is on them …</option>
+      <option value="">On them is …</option>
       {subjects.map(({ id, name }) => (
         <option key={id} value={id}>
           {name}
@@ -76,13 +87,13 @@ function SubjectChoice({ subjects, isBusy, onChoose, onNew }: SubjectChoiceProps
 }
 
 /** What can be said of all chosen pictures at once; it stands at the foot of the window while any is chosen. */
-export function BulkBar({ slug, subjects }: BulkBarProps) {
-  const { items, chosen, chooseAll } = useChosen();
+export function BulkBar({ slug, pictures, subjects }: BulkBarProps) {
+  const { chosen, chooseAll } = useChosen();
   const router = useRouter();
   const [told, setTold] = useState<{ readonly text: string; readonly undo: Undo | null } | null>(null);
   const [problem, setProblem] = useState<Problem | null>(null);
   const [isBusy, start] = useTransition();
-  const those = items.filter(({ id }) => chosen.has(id));
+  const those = pictures.filter(({ id }) => chosen.has(id));
   const ids = those.map(({ id }) => id);
   const [first, ...others] = those;
   const many = count(ids.length, 'picture');
@@ -110,10 +121,7 @@ export function BulkBar({ slug, subjects }: BulkBarProps) {
     });
   if (ids.length === 0 && !told && !problem) return null;
   return (
-    <section
-      aria-label="Chosen pictures"
-      className="sticky bottom-0 z-10 flex flex-wrap items-center gap-2.5 border-t border-ink-3 bg-sheet px-5 py-2.5"
-    >
+    <FootBar label="Chosen pictures">
       {ids.length > 0 ? (
         <>
           <strong className="mr-1">{many} chosen</strong>
@@ -146,6 +154,9 @@ export function BulkBar({ slug, subjects }: BulkBarProps) {
           <Link href={`/s/${slug}/pictures/titles?of=${ids.join(',')}`} className={buttonClass('quiet')}>
             Titles
           </Link>
+          <Link href={`/s/${slug}/text-desk?pictures=${ids.join(',')}`} className={buttonClass('quiet')}>
+            Words
+          </Link>
           {those.length === 2 ? (
             <Link
               href={`/s/${slug}/pictures/compare?one=${those[0]?.fileId}&other=${those[1]?.fileId}`}
@@ -165,26 +176,15 @@ export function BulkBar({ slug, subjects }: BulkBarProps) {
         </>
       ) : null}
       {told ? (
-        <p role="status" className="flex gap-3">
+        <Told
+          isBusy={isBusy}
+          onTakeBack={told.undo ? () => undo(told.undo as Undo) : undefined}
+          onClose={ids.length === 0 ? () => setTold(null) : undefined}
+        >
           {told.text}
-          {told.undo ? (
-            <button
-              type="button"
-              className="font-semibold text-green"
-              disabled={isBusy}
-              onClick={() => undo(told.undo as Undo)}
-            >
-              Take that back
-            </button>
-          ) : null}
-          {ids.length === 0 ? (
-            <button type="button" className="text-ink-2" onClick={() => setTold(null)}>
-              Close
-            </button>
-          ) : null}
-        </p>
+        </Told>
       ) : null}
       {problem ? <ProblemText problem={problem} /> : null}
-    </section>
+    </FootBar>
   );
 }

@@ -2,7 +2,7 @@ import Link from 'next/link';
 import type { PictureRow } from '@/app/_data/pictures';
 import { spanText } from '@/core/dating/shelf-life';
 import { Mat } from '@/ui/mat';
-import { ChooseBox } from './choosing';
+import { ChooseBox } from '@/ui/choosing';
 
 interface ContactSheetProps {
   slug: string;

@@ -17,8 +17,8 @@ import { Choices } from '@/ui/choices';
 import { Empty } from '@/ui/empty';
 import { Pager } from '@/ui/pager';
 import { currentActor } from '@/app/_data/session';
-import { BulkBar } from './bulk-bar';
-import { ChooseAll, Choosing, type Choosable } from './choosing';
+import { BulkBar, type ChoosablePicture } from './bulk-bar';
+import { ChooseAll, Choosing } from '@/ui/choosing';
 import { ContactSheet } from './contact-sheet';
 import { Narrowed, NarrowForm } from './narrow-form';
 import { PictureRow } from './picture-row';
@@ -44,9 +44,9 @@ const ORDER_NAME: Readonly<Record<PictureOrder, string>> = {
 const VIEW_NAME: Readonly<Record<PictureView, string>> = { list: 'Places', contact: 'Contact sheet' };
 
 /** What of a sheet can be chosen: pictures that were read. */
-function choosable(rows: readonly Row[]): Choosable[] {
-  return rows.flatMap(({ picture_id: id, id: fileId, sha256, path }) =>
-    id !== null && sha256 !== null ? [{ id, fileId, sha256, name: path.split('/').at(-1) ?? path }] : [],
+function choosable(rows: readonly Row[]): ChoosablePicture[] {
+  return rows.flatMap(({ picture_id: id, id: fileId, sha256 }) =>
+    id !== null && sha256 !== null ? [{ id, fileId, sha256 }] : [],
   );
 }
 
@@ -70,6 +70,7 @@ export default async function PicturesPage({
   ]);
   const actor = await currentActor();
   const mayTeach = actor?.role === 'maintainer' || actor?.role === 'owner';
+  const pictures = mayTeach ? choosable(rows) : [];
   const root = `/s/${site.slug}/pictures`;
   const now = {
     q: query,
@@ -128,7 +129,7 @@ export default async function PicturesPage({
           </a>
         </p>
       ) : null}
-      <Choosing items={mayTeach ? choosable(rows) : []}>
+      <Choosing items={pictures}>
         {rows.length === 0 ? (
           <div className="bg-sheet lg:mr-[292px]">
             <Empty head="No picture here">
@@ -151,7 +152,7 @@ export default async function PicturesPage({
         <div className={view === 'list' ? 'bg-sheet lg:mr-[292px]' : 'bg-sheet'}>
           <Pager sheet={sheet} sheets={sheets} hrefOf={(to) => hrefWith(root, { ...now, sheet: to })} />
         </div>
-        {mayTeach ? <BulkBar slug={site.slug} subjects={choices.subjects} /> : null}
+        {mayTeach ? <BulkBar slug={site.slug} pictures={pictures} subjects={choices.subjects} /> : null}
       </Choosing>
     </main>
   );

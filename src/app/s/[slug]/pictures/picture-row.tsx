@@ -10,7 +10,7 @@ import { CutOut } from '@/ui/cut-out';
 import { bytesText, count, pixelsText, placeText, reachText } from '@/ui/format';
 import { Mat } from '@/ui/mat';
 import { ORIGIN } from '@/ui/date-words';
-import { ChooseBox } from './choosing';
+import { ChooseBox } from '@/ui/choosing';
 import { PictureNotes } from './picture-notes';
 
 interface PictureRowProps {

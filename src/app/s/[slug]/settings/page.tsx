@@ -13,6 +13,9 @@ export default async function SettingsPage({ params }: { params: Promise<{ slug:
         <Link href={`/s/${site.slug}/settings/shelf-lives`} className="text-green">
           How long pictures stay current
         </Link>
+        <Link href={`/s/${site.slug}/settings/rules`} className="ml-5 text-green">
+          What the rules count
+        </Link>
       </p>
       <SettingsForm slug={site.slug} siteId={site.id} site={site} />
     </main>

@@ -1,9 +1,10 @@
-import { decodeHTML } from 'entities/decode';
 import type { ReactNode } from 'react';
 import type { changes, edits, intake, newFiles } from '@/server/db/schema/editions';
 import { bytesText, count, placeText } from '@/ui/format';
-import { ProblemText } from '@/ui/problem-text';
 import { kindText } from '@/ui/placement-text';
+import { ChangeHead } from './change-head';
+import { Differences } from './differences';
+import { LivePage } from './live-page';
 import { Shown } from './shown';
 
 interface ChangeOfEditionProps {
@@ -15,8 +16,6 @@ interface ChangeOfEditionProps {
   liveUrl: string | null;
   takeOut: ReactNode;
 }
-
-const SUBJECT = { reference: 'Picture', alt: 'Alt text', caption: 'Caption' } as const;
 
 /** One swap: every place before and after, with the words and the characters that change. */
 export function ChangeOfEdition({
@@ -31,22 +30,10 @@ export function ChangeOfEdition({
   const fileOf = new Map(files.map((file) => [file.path, file]));
   return (
     <section aria-label={`Swap of ${change.fromPath}`} className="border-b border-line">
-      <div className="flex items-center gap-3 px-5 pt-3">
-        <h2 className="min-w-0 text-lg">
-          <span className="font-serif font-semibold">{picture.title}</span>{' '}
-          <span className="text-ink-2">for {change.fromPath}</span>
-        </h2>
-        <span className="ml-auto" />
-        {takeOut}
-      </div>
-      {change.state === 'preparing' ? (
-        <p className="px-5 py-3 text-ink-2">Its renditions and edits are being prepared …</p>
-      ) : null}
-      {change.problem ? (
-        <div className="px-5 py-3">
-          <ProblemText problem={change.problem} />
-        </div>
-      ) : null}
+      <ChangeHead change={change} takeOut={takeOut}>
+        <span className="font-serif font-semibold">{picture.title}</span>{' '}
+        <span className="text-ink-2">for {change.fromPath}</span>
+      </ChangeHead>
       {change.state === 'ready' ? (
         <p className="px-5 text-sm text-ink-2">
           {count(change.places.length, 'place')} · {count(files.length, 'new file')},{' '}
@@ -78,16 +65,7 @@ export function ChangeOfEdition({
                   <span className="text-sm text-ink-2">
                     {kindText(place.kind, place.source !== place.page)}
                   </span>
-                  {liveUrl ? (
-                    <a
-                      href={`${liveUrl}/${place.page}`}
-                      target="_blank"
-                      rel="noreferrer"
-                      className="ml-2 text-sm font-semibold text-green"
-                    >
-                      live page
-                    </a>
-                  ) : null}
+                  <LivePage liveUrl={liveUrl} path={place.page} />
                 </p>
                 <p className="text-sm text-ink-2">
                   {keeps > 0.995 ? 'whole' : `keeps ${Math.round(keeps * 100)} %`} · {rendition.widthPx} ×{' '}
@@ -99,19 +77,7 @@ export function ChangeOfEdition({
                     ''
                   )}
                 </p>
-                <dl className="mt-1">
-                  {own.map((edit) => (
-                    <div key={edit.id} className="mt-1">
-                      <dt className="text-sm text-ink-3">{SUBJECT[edit.subject]}</dt>
-                      <dd className={edit.subject === 'reference' ? 'text-sm break-all' : 'font-serif'}>
-                        {edit.was ? (
-                          <del className="block text-ink-3">{shownText(edit.was, edit.subject)}</del>
-                        ) : null}
-                        <ins className="block no-underline">{shownText(edit.becomes, edit.subject)}</ins>
-                      </dd>
-                    </div>
-                  ))}
-                </dl>
+                <Differences edits={own} />
               </div>
             </li>
           );
@@ -119,12 +85,4 @@ export function ChangeOfEdition({
       </ul>
     </section>
   );
-}
-
-/** Words as readers meet them: character references resolved, tags and an attribute's own frame taken off. */
-function shownText(written: string, subject: (typeof edits.$inferSelect)['subject']): string {
-  if (subject === 'reference') return written;
-  const bare =
-    subject === 'alt' ? written.replace(/^(?: alt)?="(.*)"$/s, '$1') : written.replace(/<[^>]*>/g, '');
-  return decodeHTML(bare);
 }

@@ -9,6 +9,7 @@ import { takeOut } from './actions';
 import { EditionActs, TakeOut } from './edition-acts';
 import { FilesToGo } from './files-to-go';
 import { Progress } from './progress';
+import { WordsOfEdition } from './words-of-edition';
 
 export const metadata = { title: 'Edition' };
 
@@ -59,20 +60,27 @@ export default async function EditionPage({ params }: { params: Promise<{ slug: 
           </p>
         </div>
         {all.length === 0 ? (
-          <Empty head="This edition is empty">Swap a picture, and the change is gathered here.</Empty>
+          <Empty head="This edition is empty">
+            Swap a picture or write other words for one, and the change is gathered here.
+          </Empty>
         ) : null}
-        {gathered.map(({ change, picture }) => (
-          <ChangeOfEdition
-            key={change.id}
-            slug={slug}
-            change={change}
-            picture={picture}
-            edits={edits.filter(({ changeId }) => changeId === change.id)}
-            files={files.filter(({ changeId }) => changeId === change.id)}
-            liveUrl={site.liveUrl}
-            takeOut={edition.state === 'draft' ? <TakeOut run={takeOut.bind(null, slug, change.id)} /> : null}
-          />
-        ))}
+        {gathered.map(({ change, picture }) => {
+          const shared = {
+            ...{ slug, change, liveUrl: site.liveUrl },
+            edits: edits.filter(({ changeId }) => changeId === change.id),
+            takeOut: edition.state === 'draft' ? <TakeOut run={takeOut.bind(null, slug, change.id)} /> : null,
+          };
+          return picture ? (
+            <ChangeOfEdition
+              key={change.id}
+              {...shared}
+              picture={picture}
+              files={files.filter(({ changeId }) => changeId === change.id)}
+            />
+          ) : (
+            <WordsOfEdition key={change.id} {...shared} />
+          );
+        })}
         <FilesToGo slug={slug} taken={taken} isDraft={edition.state === 'draft'} />
       </div>
       <aside aria-label="Margin" className="space-y-5 px-4 py-4">

@@ -1,6 +1,8 @@
 import type { FileOfPage } from '@/app/_data/pages';
+import { mayBeDecoration } from '@/core/errata/alt-branch';
+import { TAKES_OWN_WORDS } from '@/core/errata/page-to-check';
 import type { Placement } from '@/core/markup/placement';
-import { kindText, slotText } from '@/ui/placement-text';
+import { kindText, nameWithoutFile, slotText } from '@/ui/placement-text';
 
 export interface ProofNote {
   readonly number: number;
@@ -22,7 +24,7 @@ export function proofNotes(
   { slug, files }: { readonly slug: string; readonly files: ReadonlyMap<string, FileOfPage> },
 ): ProofNote[] {
   return placements.map((placement, i) => {
-    const { address, kind, source, page, declared, line, alt, caption } = placement;
+    const { address, kind, raw, source, page, declared, line, alt, caption } = placement;
     const file = address.kind === 'site' ? files.get(address.path) : undefined;
     const isSheet = source !== page;
     const where = isSheet ? `line ${line} of ${source}` : `line ${line}`;
@@ -33,7 +35,7 @@ export function proofNotes(
           ? address.path
           : address.kind === 'elsewhere'
             ? address.url.slice(0, 120)
-            : placement.raw,
+            : nameWithoutFile(kind, raw),
       image: file?.sha256 ? `/s/${slug}/image/${file.sha256}` : null,
       record: file ? `/s/${slug}/pictures/${file.id}` : null,
       swap: file?.sha256 ? `/s/${slug}/pictures/${file.id}/swap` : null,
@@ -56,8 +58,12 @@ function wrongWith(placement: Placement, file: FileOfPage | undefined): ProofNot
         : 'Readers see a gap here.',
     });
   }
-  const isPicture = placement.kind === 'img' || placement.kind === 'input';
-  if (isPicture && placement.alt === null && placement.name === '' && !placement.decorative) {
+  if (
+    TAKES_OWN_WORDS.includes(placement.kind) &&
+    (placement.alt === null || !mayBeDecoration(placement)) &&
+    placement.name === '' &&
+    !placement.decorative
+  ) {
     wrong.push({
       head: 'no alt text',
       why: 'A screen reader can only say that there is a picture, or spell its file name.',

@@ -61,10 +61,15 @@ export function RecordHead({ slug, found, mayTeach, isCounted }: RecordHeadProps
           </p>
         ) : null}
         {placements.length > 0 ? (
-          <p className="mt-4">
+          <p className="mt-4 flex flex-wrap gap-2">
             <Link href={`/s/${slug}/pictures/${file.id}/swap`} className={buttonClass('main')}>
               Swap this picture
             </Link>
+            {picture ? (
+              <Link href={`/s/${slug}/text-desk?pictures=${picture.id}`} className={buttonClass()}>
+                Write its words
+              </Link>
+            ) : null}
           </p>
         ) : null}
       </div>

@@ -2,14 +2,9 @@
 
 import { createContext, useContext, useMemo, useState, type KeyboardEvent, type ReactNode } from 'react';
 
-/** A picture of the list that can be chosen. */
-export interface Choosable {
-  /** Number of the picture. */
+/** Something of a list that can be chosen. */
+interface Choosable {
   readonly id: number;
-  /** Number of the file that stands for it, and its hash. */
-  readonly fileId: number;
-  readonly sha256: string;
-  readonly name: string;
 }
 
 interface Chosen {
@@ -28,7 +23,7 @@ export function useChosen(): Chosen {
   return held;
 }
 
-/** Holds which pictures of a sheet are chosen. */
+/** Holds which things of a sheet are chosen. */
 export function Choosing({ items, children }: { items: readonly Choosable[]; children: ReactNode }) {
   const [marked, setMarked] = useState<ReadonlySet<number>>(new Set());
   const [last, setLast] = useState<number | null>(null);
@@ -80,11 +75,11 @@ function neighbour(boxes: readonly HTMLInputElement[], from: HTMLInputElement, k
 interface ChooseBoxProps {
   id: number;
   name: string;
-  /** Address of the picture’s record, which the Enter key opens. */
+  /** Address of its record, which the Enter key opens. */
   record: string;
 }
 
-/** The box by which a picture is chosen. Arrow keys go to its neighbours, Enter opens it, Escape lets all go. */
+/** The box by which a thing of a list is chosen. Arrow keys go to its neighbours, Enter opens it, Escape lets all go. */
 export function ChooseBox({ id, name, record }: ChooseBoxProps) {
   const { chosen, choose, chooseAll } = useChosen();
   const onKeyDown = (event: KeyboardEvent<HTMLInputElement>) => {
@@ -115,7 +110,7 @@ export function ChooseBox({ id, name, record }: ChooseBoxProps) {
   );
 }
 
-/** Chooses all pictures of the sheet, or lets all go. */
+/** Chooses all of the sheet, or lets all go. */
 export function ChooseAll() {
   const { items, chosen, chooseAll } = useChosen();
   return (

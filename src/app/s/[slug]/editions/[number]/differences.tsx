@@ -1,0 +1,41 @@
+import type { edits } from '@/server/db/schema/editions';
+import { shownText } from './shown-text';
+
+type Edit = typeof edits.$inferSelect;
+
+const SUBJECT = {
+  reference: 'Picture',
+  alt: 'Alt text',
+  caption: 'Caption',
+  block: 'Text under it',
+} as const;
+
+/** What changes at one place: each old value struck through above the new one. */
+export function Differences({ edits: listed }: { edits: readonly Edit[] }) {
+  return (
+    <dl className="mt-1">
+      {listed.map((edit) => {
+        const was = shownText(edit.was, edit.subject);
+        return (
+          <div key={edit.id} className="mt-1">
+            <dt className="text-sm text-ink-3">{SUBJECT[edit.subject]}</dt>
+            <dd
+              className={
+                edit.subject === 'reference' ? 'text-sm break-all' : 'font-serif whitespace-pre-line'
+              }
+            >
+              {was ? <del className="block text-ink-3">{was}</del> : null}
+              <ins className="block no-underline">
+                {shownText(edit.becomes, edit.subject) || (
+                  <span className="font-sans text-ink-2">{NOTHING[edit.subject]}</span>
+                )}
+              </ins>
+            </dd>
+          </div>
+        );
+      })}
+    </dl>
+  );
+}
+
+const NOTHING = { reference: '', alt: 'none: marked as decoration', caption: 'none', block: '' } as const;
