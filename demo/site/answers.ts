@@ -36,6 +36,9 @@ export const ANSWERS: readonly Answer[] = [
   { page: 'news/2015-bench.html', raw: 'pics/missing-tools.jpg', rule: 'file/missing', why: 'There is no such file.' },
   { page: 'news/2014-choir.html', raw: 'pics/first-choir.jpg', rule: 'alt/absent', why: 'No alt text on the only content of a link.' },
   { page: 'news/index.html', raw: 'pics/first-choir.jpg', rule: 'alt/absent', why: 'No alt text.' },
+  { page: 'library/plan.html', raw: '../cafe/index.html', rule: 'alt/absent', why: 'An area of a plan that leads on, and no alt text.' },
+  { page: 'library/plan.html', raw: '../find-us.html', rule: 'alt/absent', why: 'An area of a plan that leads on, and its alt text is empty.' },
+  { page: 'join/at-home.html', raw: 'svg', rule: 'alt/absent', why: 'A drawing that says that it is a picture, and has no label.' },
   { page: 'find-us.html', raw: 'img/facade-2016-480.jpg', rule: 'fresh/changed-since', why: 'The front was repainted in May 2023.' },
   { page: 'about.html', raw: 'img/facade-2016-480.jpg', rule: 'fresh/changed-since', why: 'The front was repainted in May 2023.' },
 ]; // prettier-ignore

@@ -26,7 +26,7 @@ beforeAll(async () => {
   for await (const read of readSite(connection, site, 'rows')) {
     if (read.kind === 'pages') for (const { path, encoding } of read.pages) encodings.set(path, encoding);
   }
-}, 60_000);
+});
 afterAll(() => rm(folder, { recursive: true, force: true }));
 
 describe('the demo site', () => {

@@ -69,6 +69,14 @@ const DATED_PICTURES: readonly Picture[] = [
 const figure = (src: string, alt: string, caption: string, [width, height] = [300, 200]) =>
   `<figure><img src="${src}" alt="${alt}" width="${width}" height="${height}"><figcaption>${caption}</figcaption></figure>`;
 
+/** A plan whose rooms lead on; nobody said where to for two of them. */
+const GROUND_FLOOR = `<figure><img src="img/floor-plan.png" usemap="#ground" alt="Plan of the ground floor: the library lies behind the second door" width="450" height="300"><figcaption>The ground floor</figcaption></figure>
+<map name="ground">
+<area shape="rect" coords="10,10,140,140" href="index.html" alt="The library">
+<area shape="rect" coords="150,10,290,140" href="../cafe/index.html">
+<area shape="rect" coords="300,10,440,140" href="../find-us.html" alt="">
+</map>`;
+
 export const LEFTOVER_PICTURES: readonly Picture[] = [
   ...TEMPLATE_PICTURES,
   ...RIGHT_PICTURES,
@@ -91,7 +99,7 @@ ${figure('img/brindle.jpg', 'Sela Brindle', 'Sela Brindle, bassoon, in September
     <p>They gave us the bench and the lamps above it.</p>` })),
   utf8('join/try.html', responsivePage('join/try.html', { title: 'Try it', body: `    ${figure('img/sample-lesson.jpg', 'A sample lesson at the café table', 'Half an hour, and it costs nothing', [400, 267])}
     ${figure('img/sample-programme.png', 'A sample programme: three pieces and one song', 'What a first concert holds', [310, 438])}` })),
-  utf8('library/plan.html', plainPage('library/plan.html', { title: 'Where things are', body: figure('img/floor-plan.png', 'Plan of the ground floor: the library lies behind the second door', 'The ground floor', [450, 300]) })),
+  utf8('library/plan.html', plainPage('library/plan.html', { title: 'Where things are', body: GROUND_FLOOR })),
   utf8('projects/next.html', responsivePage('projects/next.html', { title: 'What comes next', body: `    <p>Lorem ipsum dolor sit amet, consectetur adipiscing elit.</p>
     <p><img src="img/image-3.png" alt="" width="600" height="400"></p>` })),
   utf8('house/index.html', plainPage('house/index.html', { title: 'The house', body: `${figure('img/brigade.jpg', 'The brigade before its three doors', 'The brigade in 1931', [450, 300])}

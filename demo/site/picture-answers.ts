@@ -1,5 +1,5 @@
 /** What is true of the pictures of the site, whatever their files and pages say: leftovers, ages, what is past its time. */
-import { ALL_PICTURES } from './pictures';
+import { ALL_PICTURES, COPIES } from './pictures';
 
 /** Pictures that the template brought and that nobody replaced. */
 export const LEFTOVERS: readonly string[] = [
@@ -58,8 +58,7 @@ export function trueDays(): TrueDays[] {
 export function trueFamilies(): string[][] {
   const byScene = new Map<string, string[]>();
   for (const { path, scene } of ALL_PICTURES) byScene.set(scene, [...(byScene.get(scene) ?? []), path]);
-  byScene
-    .get(ALL_PICTURES.find(({ path }) => path === 'img/hall-choir.jpg')?.scene ?? '')
-    ?.push('img/hall-choir copy.jpg');
+  for (const [from, to] of COPIES)
+    byScene.get(ALL_PICTURES.find(({ path }) => path === from)?.scene ?? '')?.push(to);
   return [...byScene.values()];
 }

@@ -94,10 +94,14 @@ export async function drawPictures(
     }
   };
   await Promise.all([hand(), hand(), hand()]);
-  // Somebody once copied it in the file manager, and both stayed.
-  if (isWanted('img/hall-choir.jpg'))
-    await copyFile(join(folder, 'img/hall-choir.jpg'), join(folder, 'img/hall-choir copy.jpg'));
+  for (const [from, to] of COPIES) if (isWanted(from)) await copyFile(join(folder, from), join(folder, to));
 }
+
+/** Somebody once copied them in the file manager, and both stayed. */
+export const COPIES = [
+  ['img/hall-choir.jpg', 'img/hall-choir copy.jpg'],
+  ['join/img/kitchen.jpg', 'join/img/kitchen-copy.jpg'],
+] as const;
 
 async function draw(picture: Picture, seed: number): Promise<Buffer> {
   const { width, height } = picture;
@@ -106,10 +110,12 @@ async function draw(picture: Picture, seed: number): Promise<Buffer> {
     const base = await image
       .blur(0.6 + width / 4000)
       .removeAlpha()
-      .png()
+      .raw()
       .toBuffer();
-    image = sharp(base)
-      .composite([{ input: await grain(width, height, seed), blend: 'soft-light' }])
+    image = sharp(base, { raw: { width, height, channels: 3 } })
+      .composite([
+        { input: grain(width, height, seed), raw: { width, height, channels: 1 }, blend: 'soft-light' },
+      ])
       .removeAlpha();
   }
   if (picture.taken) image = image.withExif({ IFD2: { DateTimeOriginal: picture.taken } });
@@ -122,14 +128,12 @@ async function draw(picture: Picture, seed: number): Promise<Buffer> {
 }
 
 /** Grey noise like a sensor's, from a seed. */
-async function grain(width: number, height: number, seed: number): Promise<Buffer> {
+function grain(width: number, height: number, seed: number): Buffer {
   const pixels = Buffer.alloc(width * height);
   let state = seed * 2654435761;
   for (let i = 0; i < pixels.length; i++) {
     state = (Math.imul(state, 1664525) + 1013904223) >>> 0;
     pixels[i] = 108 + ((state >>> 24) & 0x27);
   }
-  return sharp(pixels, { raw: { width, height, channels: 1 } })
-    .png()
-    .toBuffer();
+  return pixels;
 }

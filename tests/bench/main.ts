@@ -1,9 +1,11 @@
 /**
  * `npm run bench [FOLDER …]`: a JSON line a measure. Folders are sites that nobody here wrote, read beside our own.
- * `BENCH=crawling` (or reading, swapping, surveying, errata, pictures) measures that alone.
+ * `BENCH=crawling` (or reading, swapping, surveying, errata, pictures, families, alternatives) measures that alone.
  */
+import { benchAlternatives } from './alternatives';
 import { benchCrawling } from './crawling';
 import { benchErrata } from './errata';
+import { benchFamilies } from './families';
 import { benchPictures } from './pictures';
 import { benchReading } from './reading';
 import { benchSurveying } from './surveying';
@@ -17,5 +19,7 @@ const measures = {
   surveying: benchSurveying,
   errata: benchErrata,
   pictures: () => benchPictures(process.argv.slice(2)),
+  families: () => benchFamilies(process.argv.slice(2)),
+  alternatives: () => benchAlternatives(process.argv.slice(2)),
 };
 for (const [name, run] of Object.entries(measures)) if (!only || only === name) await run();

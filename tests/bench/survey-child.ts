@@ -2,14 +2,22 @@
 import { fileCounts, heavyPages, missingFiles, sameFiles, unusedFiles } from '@/app/_data/files';
 import { listPages, PAGE_FILTERS, PAGE_ORDERS } from '@/app/_data/pages';
 import { listPictures, PICTURE_FILTERS, PICTURE_ORDERS } from '@/app/_data/pictures';
+import { ERRATA_FILTERS, listErrata } from '@/app/_data/errata';
+import { listProposals } from '@/app/_data/proposals';
+import { deskItem } from '@/app/_data/text-desk-item';
+import { deskQueue } from '@/app/_data/text-desk-queue';
 import { siteFrame } from '@/app/_data/frame';
 import { differenceOf } from '@/app/_data/surveys';
 import { connect } from '@/server/db/database';
 import { migrateDatabase } from '@/server/db/migrate';
+import { sites } from '@/server/db/schema/sites';
 import { settings } from '@/server/settings';
 import { connectSite, type NewSite } from '@/server/work/connect-site';
 import { checkSite } from '@/server/work/errata/check-site';
 import { surveySite } from '@/server/work/survey-site';
+
+const DESK = ['all', 'must', 'should', 'note'] as const;
+const OF_ALL = { rule: null, section: null, owner: null, pictures: [] };
 
 const db = connect(settings().databaseUrl);
 await db.pool.query(
@@ -52,6 +60,9 @@ async function timeChecks(): Promise<{ checkMs: number; recheckMs: number; place
 /** The 95th percentile of each list, asked in many ways, in ms. */
 async function timeLists(): Promise<Record<string, number>> {
   await db.pool.query('analyze');
+  const [site] = await db.orm.select().from(sites);
+  if (!site) throw new Error('the site is gone');
+  const entries = await deskQueue(1, { ...OF_ALL, filter: 'all' });
   const queries = ['', 'lessons', 'ferndrake choir', 'n12'];
   const asked = queries.flatMap((query) => [1, 5].map((sheet) => ({ query, sheet, section: null })));
   const lists: Record<string, (() => Promise<unknown>)[]> = {
@@ -72,6 +83,20 @@ async function timeLists(): Promise<Record<string, number>> {
       () => sameFiles(1, sheet),
       () => heavyPages(1, sheet),
     ]),
+    errata: ERRATA_FILTERS.flatMap((filter) =>
+      [null, 'alt/same-words', 'alt/other-words-elsewhere'].flatMap((rule) =>
+        [1, 9].map(
+          (sheet) => () => listErrata(1, { ...{ filter, rule, sheet }, section: null, owner: null }),
+        ),
+      ),
+    ),
+    'pictures on the text desk': DESK.map((filter) => () => deskQueue(1, { ...OF_ALL, filter })),
+    'one picture on the text desk': entries.slice(0, 40).map(
+      ({ key }) =>
+        () =>
+          deskItem(site, key),
+    ),
+    'proposed texts': DESK.map((filter) => () => listProposals(site, { ...OF_ALL, filter })),
     // The first reading has nothing before it, and no screen asks what it found new.
     'what a survey found': [2, 2, 2].map((number) => () => differenceOf(1, number)),
     'the frame of every screen': Array.from({ length: 10 }, () => () => siteFrame(1)),

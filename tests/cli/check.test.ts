@@ -9,6 +9,9 @@ import { flatPicture, writeFiles } from '../fixtures/write-site';
 
 let folder: string;
 
+const POSTER =
+  '<svg xmlns="http://www.w3.org/2000/svg" width="620" height="300" font-family="DejaVu Sans" font-size="44"><rect width="620" height="300" fill="#fbf3dd"/><text x="30" y="90">Winter voices</text><text x="30" y="180">Saturday 14 December</text></svg>';
+
 beforeAll(async () => {
   folder = await mkdtemp(join(tmpdir(), 'ibidem-check-'));
   await writeFiles(folder, {
@@ -18,6 +21,9 @@ beforeAll(async () => {
       '<html lang="en"><title>Violin</title><figure><img src="../img/sample_600x400.png" alt="placeholder image"><figcaption>Caption goes here</figcaption></figure>',
     'tutors/index.html':
       '<html lang="en"><title>Tutors</title><img src="img/oake.jpg" alt="Dorrin Oake"><img src="img/cut.jpg" alt="Cut short">',
+    'concerts/index.html':
+      '<html lang="en"><title>Concerts</title><p><img src="poster.png" alt="The poster of the concert"></p>',
+    'concerts/poster.png': await sharp(Buffer.from(POSTER)).png().toBuffer(),
     'img/a.png': await flatPicture(300, 200, 'png'),
     'img/sample_600x400.png': await sharp(Buffer.from(sample(600, 400)))
       .png()
@@ -33,6 +39,17 @@ beforeAll(async () => {
 afterAll(() => rm(folder, { recursive: true, force: true }));
 
 describe('ibidem check', () => {
+  it('reads the words within pictures where that is asked for', async () => {
+    const { out } = await ibidem('check', folder, '--rule', 'alt/picture-of-text', '--read-texts');
+    expect(rowsOf(out).map(({ page, evidence }) => [page, evidence])).toEqual([
+      [
+        'concerts/index.html',
+        'It says “Winter voices Saturday 14 December”; “Winter voices Saturday 14 December” stands nowhere beside it.',
+      ],
+    ]);
+    expect((await ibidem('check', folder, '--rule', 'alt/picture-of-text')).out).toBe('');
+  });
+
   it('prints a row an erratum, with its place, its evidence and what to do', async () => {
     const { code, out, err } = await ibidem('check', folder);
     expect(code).toBe(0);
@@ -58,7 +75,7 @@ describe('ibidem check', () => {
       message:
         'It has no alt text. A screen reader can only spell the file’s name; nobody who can’t see the picture knows what it is.',
       evidence: 'The alt attribute is not there.',
-      remedy: 'Say in a few words what it shows here, or mark it as decoration with an empty alt text.',
+      remedy: 'Say in a few words what it shows here, or where it leads. Decoration gets an empty alt text.',
     });
   });
 

@@ -3,7 +3,7 @@ import { join } from 'node:path';
 import { beforeAll, describe, expect, it } from 'vitest';
 import { generateSite } from '@demo/site/generate';
 import { ANSWERS } from '@demo/site/answers';
-import { allErrata, CHANGED, NOT_YET } from '@demo/site/errata-answers';
+import { allErrata, CHANGED } from '@demo/site/errata-answers';
 import { LEFTOVERS, PAST_THEIR_TIME, trueDays, trueFamilies } from '@demo/site/picture-answers';
 import { dayOf } from '@/core/dating/day';
 import { RULES } from '@/core/errata/all-rules';
@@ -54,7 +54,7 @@ beforeAll(async () => {
     [siteId],
   );
   errata = found;
-}, 400_000);
+});
 
 /** Names what the maintainer knows to have changed, as she would. */
 async function nameWhatChanged(siteId: number): Promise<void> {
@@ -86,6 +86,9 @@ const dayOfText = (text: string) => {
   const [year, month, date] = text.split('-').map(Number);
   return dayOf(year ?? 0, month ?? 0, date ?? 0) as number;
 };
+
+/** Rules on what a later survey finds: the first one of a site has nothing for them. */
+const NEEDS_TWO_SURVEYS = new Set<string>(['caption/of-old-picture']);
 
 /** Every two of some files, as one text each. */
 const pairsOf = (paths: readonly string[]) =>
@@ -152,7 +155,7 @@ describe('what is told of the pictures of the demo site', () => {
     }
   });
 
-  it.each(ANSWERS.filter(({ rule }) => !NOT_YET.has(rule)))('finds $rule at $page', ({ page, raw, rule }) => {
+  it.each(ANSWERS)('finds $rule at $page', ({ page, raw, rule }) => {
     expect(errata.filter((one) => one.page === page && one.raw === raw).map((one) => one.rule)).toContain(
       rule,
     );
@@ -171,20 +174,22 @@ describe('what is told of the pictures of the demo site', () => {
       return {
         id,
         wanted: wanted.length,
-        precision: right / given.length,
-        recall: right / wanted.length,
+        precision: given.length === 0 ? 1 : right / given.length,
+        recall: wanted.length === 0 ? 1 : right / wanted.length,
         wrong,
         missed,
       };
     });
     console.log(rows.filter(({ wrong, missed }) => wrong.length + missed.length > 0));
     for (const { id, wanted, precision, recall } of rows) {
-      expect(wanted, `${id} has something to find`).toBeGreaterThan(0);
+      if (!NEEDS_TWO_SURVEYS.has(id)) expect(wanted, `${id} has something to find`).toBeGreaterThan(0);
       expect(precision, `precision of ${id}`).toBeGreaterThanOrEqual(WANTED);
       expect(recall, `recall of ${id}`).toBeGreaterThanOrEqual(WANTED);
     }
-    const lines = rows.map(
-      (row) => `| ${row.id} | ${row.wanted} | ${row.precision.toFixed(3)} | ${row.recall.toFixed(3)} |`,
+    const lines = rows.map(({ id, wanted, precision, recall }) =>
+      wanted === 0
+        ? `| ${id} | 0 | – | – |`
+        : `| ${id} | ${wanted} | ${precision.toFixed(3)} | ${recall.toFixed(3)} |`,
     );
     const table = `# Measured\n\nOn the demo, whose errata are all known. A test writes and checks this table.\n\n| rule | errata | precision | recall |\n| --- | --- | --- | --- |\n${lines.join('\n')}\n`;
     await expect(table).toMatchFileSnapshot('../../docs/rules/measured.md');

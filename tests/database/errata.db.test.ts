@@ -2,8 +2,13 @@ import { join } from 'node:path';
 import { beforeAll, describe, expect, it } from 'vitest';
 import { problemOf } from '@/server/problem-error';
 import { listErrata, type ErrataQuery } from '@/app/_data/errata';
+import { deskQueue } from '@/app/_data/text-desk-queue';
+import { ruleLevelsOf } from '@/app/_data/rule-levels';
+import type { RuleId } from '@/core/errata/rule';
+import { setRuleLevel, type RuleLevelInput } from '@/server/work/errata/set-rule-level';
 import { checkSite } from '@/server/work/errata/check-site';
 import { letStand, standNoLonger } from '@/server/work/errata/let-stand';
+import { saveSubject, showSubject } from '@/server/work/pictures/name-subjects';
 import { teachPlaceholder } from '@/server/work/pictures/teach-picture';
 import { removeSection, saveSection } from '@/server/work/keep-sections';
 import { queueSurvey } from '@/server/work/start-survey';
@@ -16,7 +21,8 @@ const held = useDatabase();
 let siteId: number;
 let site: string;
 
-const ALL: ErrataQuery = { filter: 'all', rule: null, section: null, sheet: 1 };
+const LEVEL: RuleLevelInput = { section: '', rule: 'alt/generic', level: 'note', reason: 'So it is.' };
+const ALL: ErrataQuery = { filter: 'all', rule: null, section: null, owner: null, sheet: 1 };
 const found = async (asked: Partial<ErrataQuery> = {}) => {
   const { rows } = await listErrata(siteId, { ...ALL, ...asked });
   return rows.map(({ page_path: page, rule }) => `${page} ${rule}`);
@@ -91,6 +97,59 @@ describe('errata of a site', () => {
     expect(await found({ section: 'club', rule: 'file/missing' })).toEqual([]);
   });
 
+  it('say that words were left of a picture that stood there before', async () => {
+    const shown = (file: string, alt: string) =>
+      writeFiles(site, {
+        'club/fine.html': `<html lang="en"><title>Fine</title><p><img src="../img/${file}" alt="${alt}"></p>`,
+      });
+    const rule = 'caption/of-old-picture';
+    await shown('a.png', 'Two tones');
+    await again();
+    expect(await found({ rule })).toEqual([]);
+    await shown('b.png', 'Two tones');
+    await again();
+    expect((await only(rule)).evidence).toMatch(
+      /^Until survey \d+ “a\.png” stood here; the alt text “Two tones” stayed\.$/,
+    );
+    // A later survey that moves the place does not make the old words new ones.
+    await writeFiles(site, {
+      'club/fine.html':
+        '<html lang="en"><title>Fine</title><p>Before.</p><p><img src="../img/b.png" alt="Two tones"></p>',
+    });
+    await again();
+    expect(await found({ rule })).toEqual([`club/fine.html ${rule}`]);
+    await shown('b.png', 'A boat on the river');
+    await again();
+    expect(await found({ rule })).toEqual([]);
+    await writeFiles(site, { 'club/fine.html': '<html lang="en"><title>Fine</title><p>None.</p>' });
+    await again();
+  });
+
+  it('say that a caption names somebody else, once it is known who is on it', async () => {
+    const rule = 'caption/names-another';
+    await writeFiles(site, {
+      'club/fine.html': '<html lang="en"><title>Fine</title><figure><img src="../img/b.png" alt="At the piano"><figcaption>Orla Tansey plays</figcaption></figure>',
+    }); // prettier-ignore
+    await again();
+    const named = async (name: string, isShown: boolean) => {
+      const subject = { id: null, name, kind: 'person' as const, changedOn: '', changedHow: '' };
+      const subjectId = await saveSubject(held.db, MAINTAINER, siteId, subject);
+      const { rows } = await held.db.pool.query<{ id: number }>(
+        "select picture_id as id from files where site_id = $1 and path = 'img/b.png'",
+        [siteId],
+      );
+      const ids = rows.map(({ id }) => id);
+      if (isShown) await showSubject(held.db, MAINTAINER, siteId, { ids, subjectId, isShown });
+      await again();
+    };
+    await named('Wendel Ashby', true);
+    expect(await found({ rule })).toEqual([]);
+    await named('Orla Tansey', false);
+    expect(await found({ rule })).toEqual([`club/fine.html ${rule}`]);
+    await writeFiles(site, { 'club/fine.html': '<html lang="en"><title>Fine</title><p>None.</p>' });
+    await again();
+  });
+
   it('go by the section of their page as it is sorted now', async () => {
     await held.db.pool.query(
       `insert into rule_levels (site_id, section, rule, level, reason, said_by) values ($1, 'club/x*', 'file/wrong-case', 'off', 'x', 'x')`,
@@ -104,6 +163,27 @@ describe('errata of a site', () => {
     await runJobs(held.db);
     expect(await found({ rule: 'file/wrong-case' })).toEqual(['club/x.html file/wrong-case']);
     await held.db.pool.query('delete from rule_levels where site_id = $1', [siteId]);
+  });
+
+  it('are listed for one owner, and for the pages that nobody owns', async () => {
+    await held.db.pool.query(
+      `insert into "user" (id, name, email, role) values ('ilse', 'Ilse', 'ilse@ferndrake.example', 'owner') on conflict do nothing`,
+    );
+    await saveSection(held.db, MAINTAINER, siteId, { name: 'Club', ownerId: 'ilse', pattern: 'club' });
+    await runJobs(held.db);
+    expect(await found({ owner: 'ilse', filter: 'must' })).toEqual(['club/x.html file/wrong-case']);
+    expect(await found({ owner: 'none', filter: 'must' })).toEqual([
+      'index.html alt/empty-link',
+      'index.html alt/generic',
+    ]);
+    expect(await found({ owner: 'nobody there' })).toEqual([]);
+    expect(
+      (
+        await deskQueue(siteId, { filter: 'all', rule: null, section: null, owner: 'ilse', pictures: [] })
+      ).map(({ name }) => name),
+    ).toEqual([]);
+    await removeSection(held.db, MAINTAINER, siteId, 'club');
+    await runJobs(held.db);
   });
 
   it('follow what a person says of a picture, on all pages that show it', async () => {
@@ -134,22 +214,35 @@ describe('errata of a site', () => {
     expect(await found({ rule: 'alt/generic' })).toEqual(['index.html alt/generic']);
     const next = await only('alt/generic');
     await letStand(held.db, MAINTAINER, siteId, { ids: [next.id], reason: 'For now.', until: '2020-01-01' });
+    expect((await only('alt/generic')).stet).toMatchObject({ reason: 'For now.', isOver: true });
     expect(await found({ rule: 'alt/generic' })).toEqual(['index.html alt/generic']);
-    await standNoLonger(held.db, MAINTAINER, siteId, next.id);
+    await standNoLonger(held.db, MAINTAINER, siteId, [next.id]);
   });
 
   it('have another degree, or none, where that is set for the site or a section', async () => {
-    const set = (section: string, rule: string, level: string) =>
-      held.db.pool.query(
-        `insert into rule_levels (site_id, section, rule, level, reason, said_by) values ($1, $2, $3, $4, 'x', 'x')`,
-        [siteId, section, rule, level],
-      );
+    const set = async (section: string, rule: RuleId, level: RuleLevelInput['level']) => {
+      await setRuleLevel(held.db, MAINTAINER, siteId, { section, rule, level, reason: 'So it is here.' });
+      await runJobs(held.db);
+    };
     await set('', 'file/wrong-case', 'note');
     await set('', 'alt/empty-link', 'off');
-    await held.db.pool.query('update pages set checked_in = null where site_id = $1', [siteId]);
-    await checkSite(held.db, siteId, Date.now());
     expect(await found({ filter: 'must' })).toEqual(['index.html alt/generic']);
     expect(await found({ filter: 'note', rule: 'file/wrong-case' })).toEqual(['club/x.html file/wrong-case']);
+    // A section goes before the site; without either the rule has its own.
+    await set('club', 'file/wrong-case', 'should');
+    expect(await found({ filter: 'should', rule: 'file/wrong-case' })).toEqual([
+      'club/x.html file/wrong-case',
+    ]);
+    const { levels, counts } = await ruleLevelsOf(siteId);
+    expect(levels.map(({ section, rule, level }) => `${section} ${rule} ${level}`)).toEqual([
+      ' alt/empty-link off',
+      ' file/wrong-case note',
+      'club file/wrong-case should',
+    ]);
+    expect(counts.get('file/wrong-case')).toBe(1);
+    await set('club', 'file/wrong-case', null);
+    await set('', 'file/wrong-case', null);
+    expect(await found({ filter: 'must', rule: 'file/wrong-case' })).toEqual(['club/x.html file/wrong-case']);
   });
 
   it.each<[string, () => Promise<unknown>]>([
@@ -158,7 +251,13 @@ describe('errata of a site', () => {
       'ERRATUM_GONE',
       () => letStand(held.db, MAINTAINER, siteId, { ids: [999_999], reason: 'Because', until: '' }),
     ],
-    ['ERRATUM_GONE', () => standNoLonger(held.db, MAINTAINER, siteId, 999_999)],
+    ['ERRATUM_GONE', () => standNoLonger(held.db, MAINTAINER, siteId, [999_999])],
+    ['RULE_LEVEL_INPUT', () => setRuleLevel(held.db, MAINTAINER, siteId, { ...LEVEL, reason: ' ' })],
+    [
+      'RULE_LEVEL_INPUT',
+      () => setRuleLevel(held.db, MAINTAINER, siteId, { ...LEVEL, rule: 'alt/no-such-rule' }),
+    ],
+    ['NOT_ALLOWED', () => setRuleLevel(held.db, VIEWER, siteId, LEVEL)],
     ['NOT_ALLOWED', () => letStand(held.db, VIEWER, siteId, { ids: [1], reason: 'Because', until: '' })],
   ])('refuses with %s', async (code, run) => {
     const problem = await run().then(() => null, problemOf);

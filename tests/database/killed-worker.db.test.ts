@@ -89,4 +89,4 @@ it('a worker killed in the middle of 200 pages is followed by one that finishes,
     await runJobs(held.db);
   }
   expect(await snapshot(folder)).toEqual(before);
-}, 120_000);
+});

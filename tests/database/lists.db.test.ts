@@ -5,7 +5,7 @@ import { filesByPath, listPages, PAGE_ORDERS, pageById } from '@/app/_data/pages
 import { openProofSite, placementsInProof } from '@/server/work/proof/make-proof';
 import { listPictures, pictureById, recentIntake, type PictureQuery } from '@/app/_data/pictures';
 import { narrowingChoices, narrowingOf, NOT_NARROWED, readingOf } from '@/app/_data/picture-narrowing';
-import { hrefWith, listQuery } from '@/app/_data/query';
+import { hrefWith, listQuery, numbersIn } from '@/app/_data/query';
 import { gatherSwap } from '@/server/work/gather-swap';
 import { receiveIntake } from '@/server/work/receive-intake';
 import { connected } from '../fixtures/connected';
@@ -35,6 +35,19 @@ beforeAll(async () => {
     'img/unused.png': await flatPicture(30, 30, 'png'),
   });
   siteId = await connected(held.db, 'Lists', folder);
+});
+
+describe('numbersIn', () => {
+  it.each([
+    ['12,15', [12, 15]],
+    ['12,x,-3,0,1.5,7', [12, 7]],
+    ['', []],
+    [undefined, []],
+    [
+      ['4', '5'],
+      [4, 5],
+    ],
+  ])('%j', (text, numbers) => expect(numbersIn(text)).toEqual(numbers));
 });
 
 describe('what pictures can be narrowed to', () => {

@@ -1,4 +1,5 @@
 import { expect, test, type Page } from '@playwright/test';
+import { chooseFirst } from './choose-first';
 import { expectAccessible, look } from './look';
 import { SCHOOL, signInAs } from './sign-in';
 
@@ -64,8 +65,7 @@ test('many pictures are chosen with keys, named, titled and compared, and what c
   await signInAs(page, 'Maud Kestle');
   const portraits = `${SCHOOL}/pictures?view=contact&folder=tutors%2Fimg&show=all&order=name`;
   await page.goto(portraits);
-  await page.getByLabel('Choose ashby.jpg').focus();
-  await page.keyboard.press('Space');
+  await chooseFirst(page.getByLabel('Choose ashby.jpg'), page.getByText('1 picture chosen'));
   await page.keyboard.press('ArrowRight');
   await page.keyboard.press('ArrowRight');
   await page.keyboard.press('Space');

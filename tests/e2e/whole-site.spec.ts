@@ -53,6 +53,13 @@ test('a page is seen as readers see it, with its places numbered and the notes b
   await expect(margin.getByRole('button', { name: /the file is missing/ })).toBeVisible();
   await look(page, 'proof-phone');
   await expectAccessible(page);
+
+  // Areas have no box of their own: their numbers stand on the picture that uses their map.
+  await page.goto(`${SCHOOL}/pages?q=plan`);
+  await page.getByRole('link', { name: /Where things are/ }).click();
+  await expect(margin.getByText('no alt text')).toHaveCount(2);
+  for (const n of [4, 5, 6]) await expect(frame.getByRole('button', { name: `place ${n}` })).toBeVisible();
+  await look(page, 'proof-areas');
 });
 
 test('sections get owners, and reach is counted from the server’s log', async ({ page }) => {

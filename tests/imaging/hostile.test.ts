@@ -9,7 +9,7 @@ import { readMetadata } from '@/server/imaging/read-metadata';
 import { readPlanes } from '@/server/imaging/read-pixels';
 import { problemOf } from '@/server/problem-error';
 
-const LIMIT_MS = 8000;
+const LIMIT_MS = 30_000;
 
 function chunk(type: string, data: Uint8Array): Buffer {
   const body = Buffer.concat([Buffer.from(type, 'latin1'), data]);
@@ -101,7 +101,7 @@ describe('hostile pictures', () => {
     const outcome = await everything(bytes, `${name}.png`);
     expect(performance.now() - before).toBeLessThan(LIMIT_MS);
     if (expected !== 'either') expect(outcome).toBe(expected);
-  }, 60_000); // prettier-ignore
+  }); // prettier-ignore
 
   it('disturbs no other picture that is read beside it', async () => {
     const good = await sharp({ create: { width: 300, height: 200, channels: 3, background: '#963' } })

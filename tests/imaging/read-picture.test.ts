@@ -63,6 +63,15 @@ describe('readGreyPlane', () => {
       .png()
       .toBuffer();
     expect([...(await readGreyPlane(clear)).data].every((value) => value === 255)).toBe(true);
+    const white = await sharp(clear)
+      .composite([
+        { input: { create: { width: 8, height: 4, channels: 4, background: '#fff' } }, left: 6, top: 3 },
+      ])
+      .png()
+      .toBuffer();
+    // Over white nothing could be seen of it: then it stands over black.
+    const { data } = await readGreyPlane(white);
+    expect([data[0], data[5 * 20 + 10]]).toEqual([0, 255]);
     const frames = Buffer.concat(
       Array.from({ length: 400 }, (_, n) => Buffer.alloc(20 * 10 * 3, n % 2 ? 255 : 0)),
     );

@@ -1,0 +1,159 @@
+/**
+ * Families of pictures that nobody here made: each is written in many ways, all are put together by their looks, and
+ * what was put together is held against what is known. What went wrong is named.
+ */
+import { readdir, readFile } from 'node:fs/promises';
+import { basename, join } from 'node:path';
+import sharp, { type Sharp } from 'sharp';
+import { FamilyBuilder, type FamilyFile } from '@/core/picture/families';
+import { fingerprintOf, type Fingerprint } from '@/core/picture/fingerprint';
+import { readPlanes } from '@/server/imaging/read-pixels';
+import { report } from './measure';
+
+/** Pictures smaller than this along their short side are icons. */
+const LEAST_PX = 200;
+/** Of all that are found, evenly strewn. */
+const MOST = Number(process.env['PICTURES'] ?? 70);
+
+type Way = (
+  picture: Sharp,
+  size: { readonly width: number; readonly height: number },
+) => Sharp | Promise<Sharp>;
+
+const long =
+  (px: number): Way =>
+  (picture) =>
+    picture.resize(px, px, { fit: 'inside', withoutEnlargement: true });
+const cropped =
+  (share: number): Way =>
+  (picture, { width, height }) =>
+    picture.extract({
+      left: Math.round(width * share),
+      top: Math.round(height * share),
+      width: Math.round(width * (1 - 2 * share)),
+      height: Math.round(height * (1 - 2 * share)),
+    });
+const marked: Way = (picture, { width, height }) => {
+  const [px, w] = [Math.max(12, Math.round(width / 14)), Math.round(width * 0.5)];
+  const text = `<svg width="${w}" height="${px * 2}"><text x="50%" y="70%" text-anchor="middle" font-family="DejaVu Sans" font-size="${px}" fill="#fff" fill-opacity="0.75" stroke="#000" stroke-opacity="0.4">Ferndrake</text></svg>`;
+  return picture.composite([
+    {
+      input: Buffer.from(text),
+      left: Math.round(width * 0.45),
+      top: Math.max(0, Math.round(height * 0.75 - px)),
+    },
+  ]);
+};
+
+const asItIs: Way = (picture) => picture;
+
+/** What is done to a picture, and how it is written then. */
+const WAYS: Readonly<Record<string, Way>> = {
+  'scaled to 1600': long(1600),
+  'scaled to 800': long(800),
+  'scaled to 400': long(400),
+  'scaled to 150': long(150),
+  'JPEG 85': (picture) => picture.flatten({ background: '#fff' }).jpeg({ quality: 85 }),
+  'JPEG 40': (picture) => picture.flatten({ background: '#fff' }).jpeg({ quality: 40 }),
+  WebP: (picture) => picture.webp({ quality: 75 }),
+  AVIF: (picture) =>
+    picture.resize(900, 900, { fit: 'inside', withoutEnlargement: true }).avif({ quality: 50 }),
+  PNG: (picture) => picture.resize(700, 700, { fit: 'inside', withoutEnlargement: true }).png(),
+  square: (picture) => picture.resize(200, 200, { fit: 'cover' }),
+  'cut by 5 %': cropped(0.05),
+  'cut by 15 % of its area': cropped((1 - Math.sqrt(0.85)) / 2),
+  'cut by 15 % at every side': cropped(0.15),
+  brighter: (picture) => picture.flatten({ background: '#fff' }).modulate({ brightness: 1.2 }),
+  grey: (picture) => picture.greyscale(),
+  marked,
+  bordered: (picture, { width }) =>
+    picture.flatten({ background: '#fff' }).extend({
+      ...{ top: width >> 5, bottom: width >> 5, left: width >> 5, right: width >> 5 },
+      background: '#ffffff',
+    }),
+  'turned by EXIF': (picture) =>
+    picture.rotate(90).flatten({ background: '#fff' }).withMetadata({ orientation: 8 }).jpeg(),
+  mirrored: (picture) => picture.flop(),
+};
+
+interface Written extends FamilyFile {
+  readonly of: string;
+  readonly way: string;
+  readonly print: Fingerprint;
+}
+
+async function picturesIn(folder: string): Promise<string[]> {
+  const names = (await readdir(folder, { recursive: true })).filter((name) =>
+    /\.(?:jpe?g|png|webp)$/iu.test(name),
+  );
+  const paths: string[] = [];
+  for (const name of names.sort()) {
+    const { width = 0, height = 0 } = await sharp(join(folder, name))
+      .metadata()
+      .catch(() => ({ width: 0, height: 0 }));
+    if (Math.min(width, height) >= LEAST_PX) paths.push(join(folder, name));
+  }
+  return paths;
+}
+
+async function written(path: string, number: number): Promise<Written[]> {
+  const upright = await sharp(await readFile(path))
+    .autoOrient()
+    .resize(2000, 2000, { fit: 'inside', withoutEnlargement: true })
+    .png()
+    .toBuffer({ resolveWithObject: true });
+  const { width, height } = upright.info;
+  const of = `${number} ${basename(path)}`;
+  const all: Written[] = [];
+  for (const [way, make] of Object.entries({ original: asItIs, ...WAYS })) {
+    const made = await make(sharp(upright.data), { width, height });
+    const bytes = await made.toBuffer({ resolveWithObject: true });
+    const print = fingerprintOf(await readPlanes(bytes.data, way));
+    all.push({ id: `${of} ${way}`, of, way, widthPx: bytes.info.width, heightPx: bytes.info.height, print });
+  }
+  return all;
+}
+
+export async function benchFamilies(folders: readonly string[]): Promise<void> {
+  const found = (await Promise.all(folders.map(picturesIn))).flat();
+  const step = Math.max(1, found.length / MOST);
+  const chosen = found.filter((_, n) => Math.floor(n / step) !== Math.floor((n - 1) / step));
+  const files: Written[] = [];
+  for (const [number, path] of chosen.entries()) files.push(...(await written(path, number)));
+  const byId = new Map(files.map((file) => [file.id, file]));
+  const builder = new FamilyBuilder((id) => (byId.get(id) as Written).print, [], files.length);
+  for (const file of files.toSorted((a, b) => b.widthPx * b.heightPx - a.widthPx * a.heightPx))
+    builder.add(file);
+  for (const id of builder.lonely()) builder.lookAgain(id);
+  tell(
+    files,
+    builder.families().map(({ members }) => members.map(({ id }) => byId.get(id) as Written)),
+  );
+}
+
+/** A file is found where it is with most of the files of its picture. */
+function tell(files: readonly Written[], families: readonly (readonly Written[])[]): void {
+  let [right, all] = [0, 0];
+  const home = new Map<string, { readonly family: readonly Written[]; readonly size: number }>();
+  for (const family of families) {
+    const sizes = new Map<string, number>();
+    for (const { of } of family) sizes.set(of, (sizes.get(of) ?? 0) + 1);
+    for (const [of, size] of sizes) if (size > (home.get(of)?.size ?? 0)) home.set(of, { family, size });
+    all += (family.length * (family.length - 1)) / 2;
+    for (const size of sizes.values()) right += (size * (size - 1)) / 2;
+    if (sizes.size > 1)
+      process.stderr.write(`together: ${[...sizes].map(([of, size]) => `${of} × ${size}`).join(', ')}\n`);
+  }
+  const pictures = new Set(files.map(({ of }) => of)).size;
+  report(`families of ${pictures} pictures: pairs that are right, of all that are put together`, {
+    ours: right,
+    bare: all,
+    unit: 'pairs',
+  });
+  for (const way of Object.keys(WAYS)) {
+    const ones = files.filter((file) => file.way === way);
+    const lost = ones.filter((file) => !home.get(file.of)?.family.includes(file));
+    if (lost.length > 0) process.stderr.write(`lost, ${way}: ${lost.map(({ of }) => of).join(', ')}\n`);
+    report(`families: found ${way}`, { ours: ones.length - lost.length, bare: ones.length, unit: 'files' });
+  }
+}
