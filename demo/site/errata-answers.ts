@@ -96,10 +96,12 @@ const MORE: Readonly<Record<RuleId, readonly OnPage[]>> = {
     ['lessons/violin.html', '../img/sample_600x400.png'],
   ],
   'caption/missing': PROJECTS.map((name): OnPage => [`projects/${name}.html`, `img/${name}-4.jpg`]),
-  'caption/stored-only': [['join/at-home.html', 'img/waiting.jpg']],
+  'caption/stored-only': [['join/at-home.html', 'img/waiting.jpg', 'img/corner.jpg']],
+  'caption/wrong-field': [['join/at-home.html', 'img/stool.jpg']],
   'caption/file-name': [['join/at-home.html', 'img/window.jpg']],
   'caption/names-another': [['join/at-home.html', 'img/notes.jpg']],
   'caption/credit-form': [['join/at-home.html', 'img/stand.png']],
+  'file/sideways': [['join/at-home.html', 'img/hands-300.jpg']],
   'file/duplicate': [['join/at-home.html', 'img/kitchen-copy.jpg']],
   'fresh/placeholder': [
     ['choirs/gallery.html', ...[1, 2, 3, 4].map((n) => `gallery/slide-${n}.png`)],
@@ -136,6 +138,13 @@ const MORE: Readonly<Record<RuleId, readonly OnPage[]>> = {
   ],
 };
 
+/** Files that nothing shows. */
+const UNUSED: readonly string[] = [
+  'img/hall-choir copy.jpg',
+  'img/sample_300x300.png',
+  ...Array.from({ length: 38 }, (_, n) => `img/old/IMG_${3371 + n}.jpg`),
+];
+
 /** Subjects that a maintainer has named and marked as changed, with the pictures of each. */
 export const CHANGED = [
   {
@@ -148,11 +157,12 @@ export const CHANGED = [
   { name: 'Wat Thorne', how: 'left', on: '2023-07-20', kind: 'person', picture: 'tutors/img/thorne.jpg' },
 ] as const;
 
-/** `rule page raw` of every erratum there is, each once though a page may show it in several places. */
+/** `rule page raw`, or `rule file`, of every erratum there is, each once though a page may show it in several places. */
 export function allErrata(): Set<string> {
   const named = ANSWERS.map(({ rule, page, raw }) => `${rule} ${page} ${raw}`);
   const more = Object.entries(MORE).flatMap(([rule, pages]) =>
     pages.flatMap(([page, ...raws]) => raws.map((raw) => `${rule} ${page} ${raw}`)),
   );
-  return new Set([...named, ...more]);
+  const unused = UNUSED.map((path) => `file/unused ${path}`);
+  return new Set([...named, ...more, ...unused]);
 }

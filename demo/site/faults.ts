@@ -21,6 +21,10 @@ export const FAULT_PICTURES: readonly Picture[] = [
   photo('bow-300.jpg', hands(1107), { width: 300, height: 200, written: '2024-03-05' }),
   photo('notes.jpg', hands(1108), { width: 200, height: 133 }),
   photo('stand.png', instrument(1109), { format: 'jpeg' }),
+  // A telephone noted which way was up; the program that made the small one did not mind.
+  photo('hands.jpg', hands(1110), { width: 900, height: 600, onItsSide: 'noted' }),
+  photo('hands-300.jpg', hands(1110), { width: 300, height: 200, onItsSide: 'not noted' }),
+  photo('stool.jpg', room(1111)),
 ];
 
 const LONG =
@@ -33,7 +37,7 @@ export const FAULT_PAGES: readonly SitePage[] = [
     source: responsivePage('join/at-home.html', { title: 'At home', body: `    <p>Ten minutes a day are better than an hour on Sunday.</p>
     <p><svg role="img" viewBox="0 0 60 60" width="60" height="60"><path d="M30 2a28 28 0 1 0 .1 0M30 30V8M30 30l12 8" fill="none" stroke="#5b3a1e" stroke-width="3"/></svg>
     <svg role="img" aria-label="Seven days, six of them marked" viewBox="0 0 140 20" width="140" height="20"><path d="M2 10h96" stroke="#5b3a1e" stroke-width="8" stroke-dasharray="12 4"/></svg></p>
-    <p><img src="img/corner.jpg" alt="Practising at home" width="600" height="400"></p>
+    <p><img src="img/corner.jpg" alt="Practising at home" title="A corner by the window, with a lamp" width="600" height="400"></p>
     <p><img src="img/kitchen.jpg" alt="Practising at home" width="600" height="400"></p>
     <p><img src="img/kitchen-copy.jpg" alt="The table by the window" width="600" height="400"></p>
     <p><a href="fees.html"><img src="img/purse.jpg" alt="What it costs" width="300" height="200"> What it costs</a></p>
@@ -42,6 +46,8 @@ export const FAULT_PAGES: readonly SitePage[] = [
     <p><img src="img/waiting.jpg" alt="In the hall" width="600" height="400"></p>
     <p><a href="img/bow.jpg"><img src="img/bow-300.jpg" alt="How the bow is held" width="300" height="200"></a></p>
     <div><figure><img src="img/notes.jpg" alt="Notes on the table" width="600" height="400"><figcaption>A stand is lent with it</figcaption></figure>
-    <figure><img src="img/stand.png" alt="A stand is lent with it" width="600" height="400"><figcaption>Ours for a year. Photo:</figcaption></figure></div>` }),
+    <figure><img src="img/stand.png" alt="A stand is lent with it" width="600" height="400"><figcaption>Ours for a year. Photo:</figcaption></figure></div>
+    <p><a href="img/hands.jpg"><img src="img/hands-300.jpg" alt="Where the fingers go" width="200" height="300"></a></p>
+    <figure><img src="img/stool.jpg" alt="A chair before a piano" title="Stool 2" data-caption="Any seat will do on which both feet reach the floor" width="600" height="400"><figcaption>Stool 2</figcaption></figure>` }),
   },
 ]; // prettier-ignore

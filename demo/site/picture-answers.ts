@@ -57,7 +57,11 @@ export function trueDays(): TrueDays[] {
 /** The files that show one scene, for every scene: what Ibidem should take for one picture. */
 export function trueFamilies(): string[][] {
   const byScene = new Map<string, string[]>();
-  for (const { path, scene } of ALL_PICTURES) byScene.set(scene, [...(byScene.get(scene) ?? []), path]);
+  for (const { path, scene, onItsSide } of ALL_PICTURES) {
+    // What lies on its side stays a picture of its own, which knows the upright one.
+    const shown = onItsSide === 'not noted' ? `${scene} on its side` : scene;
+    byScene.set(shown, [...(byScene.get(shown) ?? []), path]);
+  }
   for (const [from, to] of COPIES)
     byScene.get(ALL_PICTURES.find(({ path }) => path === from)?.scene ?? '')?.push(to);
   return [...byScene.values()];

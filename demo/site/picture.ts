@@ -17,6 +17,8 @@ export interface Picture {
   readonly written?: string;
   /** What its bytes are where its ending says something else. */
   readonly format?: 'jpeg';
+  /** Its pixels lie on their side: a camera noted it in the file, or a program that made a copy left the note out. */
+  readonly onItsSide?: 'noted' | 'not noted';
   /** Drawn pictures have no lens and no grain. */
   readonly isDrawn?: boolean;
 }

@@ -118,6 +118,11 @@ async function draw(picture: Picture, seed: number): Promise<Buffer> {
       ])
       .removeAlpha();
   }
+  if (picture.onItsSide) {
+    const { data, info } = await image.raw().toBuffer({ resolveWithObject: true });
+    image = sharp(data, { raw: info }).rotate(270);
+    if (picture.onItsSide === 'noted') image = image.withMetadata({ orientation: 6 });
+  }
   if (picture.taken) image = image.withExif({ IFD2: { DateTimeOriginal: picture.taken } });
   if (picture.description) image = image.withExifMerge({ IFD0: { ImageDescription: picture.description } });
   if (picture.scanned) image = image.withExif({ IFD2: { DateTimeDigitized: picture.scanned } });

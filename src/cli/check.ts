@@ -1,10 +1,10 @@
 import { createHash } from 'node:crypto';
-import { siteOfFiles } from '@/core/address/resolve-address';
+import { isPictureAddress, siteOfFiles } from '@/core/address/resolve-address';
 import { nearMisses } from '@/core/address/near-miss';
 import { sectionOf } from '@/core/address/section-of';
 import { dayOfMs, partsOf, SCHOOL_YEAR_MONTH } from '@/core/dating/day';
-import { RULES } from '@/core/errata/all-rules';
-import { checkPage, type Erratum } from '@/core/errata/check-page';
+import { ALL_RULES, FILE_RULES, RULES, ruleText } from '@/core/errata/all-rules';
+import { checkFile, checkPage, type Erratum, type FileErratum } from '@/core/errata/check-page';
 import {
   placementsToCheck,
   unknownPicture,
@@ -13,7 +13,7 @@ import {
   type PlacementToCheck,
 } from '@/core/errata/page-to-check';
 import { altTextsOf, pictureFacts } from '@/core/errata/picture-facts';
-import type { Degree, Rule } from '@/core/errata/rule';
+import type { Degree, FileToCheck, RuleText } from '@/core/errata/rule';
 import { knowPicture, type KnowingRules } from '@/core/picture/know-picture';
 import { emptinessOf } from '@/core/picture/placeholder';
 import type { ReadableConnection, SiteFile } from '@/server/connections/connection';
@@ -42,42 +42,58 @@ export async function checkCommand(
   site: string,
   { rule, failOn, readTexts, ...options }: CheckOptions,
 ): Promise<void> {
-  const rules = rulesNamed(rule);
+  const isAskedFor = rulesNamed(rule);
+  const rules = RULES.filter(isAskedFor);
+  const fileRules = FILE_RULES.filter(isAskedFor);
   const connection = await openSite(site, options);
   try {
-    const pages = await pagesToCheck(connection, readTexts === true);
+    const { pages, files } = await readSite(connection, readTexts === true);
     let isFailed = false;
-    for (const page of pages) {
-      for (const erratum of checkPage(page, new Map(), rules)) {
-        await printRow(rowOf(erratum));
-        if (failOn && DEGREES.indexOf(erratum.degree) <= DEGREES.indexOf(failOn)) isFailed = true;
-      }
-    }
+    const print = async (row: ReturnType<typeof rowOf>) => {
+      await printRow(row);
+      if (failOn && DEGREES.indexOf(row.degree) <= DEGREES.indexOf(failOn)) isFailed = true;
+    };
+    for (const page of pages)
+      for (const erratum of checkPage(page, new Map(), rules)) await print(rowOf(erratum, placeOf(erratum)));
+    for (const file of files)
+      for (const erratum of checkFile(file, new Map(), fileRules))
+        await print(rowOf(erratum, { ...NO_PLACE, url: file.path }));
     if (isFailed) process.exitCode = FOUND;
   } finally {
     await connection.close();
   }
 }
 
-function rulesNamed(name: string | undefined): readonly Rule[] {
-  if (name === undefined) return RULES;
-  const found = RULES.filter(({ id }) => id === name);
-  if (found.length > 0) return found;
+/** Which rules to hold: the one of that name, or all. */
+function rulesNamed(name: string | undefined): (rule: RuleText) => boolean {
+  if (name === undefined) return () => true;
+  if (ruleText(name)) return ({ id }) => id === name;
   throw new ProblemError({
     code: 'RULE_UNKNOWN',
     what: `There is no rule “${name}”.`,
-    why: `The rules are ${RULES.map(({ id }) => id).join(', ')}.`,
+    why: `The rules are ${ALL_RULES.map(({ id }) => id).join(', ')}.`,
     remedy: 'Name one of them, or leave --rule away for all.',
   });
 }
 
-function rowOf({ rule, degree, page, placement, evidence }: Erratum) {
-  const { title, why, remedy } = RULES.find(({ id }) => id === rule) as Rule;
-  const { source, line, column, filePath, url } = placement;
-  return {
-    ...{ rule, degree, page, source, line, column, url: filePath ?? url },
-    ...{ message: `${title}. ${why}`, evidence, remedy },
-  };
+/** Where an erratum stands; what is wrong with a file as such stands nowhere. */
+interface PlaceColumns {
+  readonly page: string | null;
+  readonly source: string | null;
+  readonly line: number | null;
+  readonly column: number | null;
+  readonly url: string | null;
+}
+
+const NO_PLACE = { page: null, source: null, line: null, column: null };
+
+function placeOf({ page, placement: { source, line, column, filePath, url } }: Erratum): PlaceColumns {
+  return { page, source, line, column, url: filePath ?? url };
+}
+
+function rowOf({ rule, degree, evidence }: FileErratum, place: PlaceColumns) {
+  const { title, why, remedy } = ruleText(rule) as RuleText;
+  return { rule, degree, ...place, message: `${title}. ${why}`, evidence, remedy };
 }
 
 interface ReadPage {
@@ -87,7 +103,12 @@ interface ReadPage {
   readonly placements: readonly PlacementToCheck[];
 }
 
-async function pagesToCheck(connection: ReadableConnection, readsTexts: boolean): Promise<PageToCheck[]> {
+interface SiteToCheck {
+  readonly pages: readonly PageToCheck[];
+  readonly files: readonly FileToCheck[];
+}
+
+async function readSite(connection: ReadableConnection, readsTexts: boolean): Promise<SiteToCheck> {
   const pages: ReadPage[] = [];
   for await (const { address, title, language, placements } of readingsOf(
     connection,
@@ -100,12 +121,21 @@ async function pagesToCheck(connection: ReadableConnection, readsTexts: boolean)
   const reader = readsTexts
     ? await TextReader.open(readableLanguages(pages.flatMap(({ language }) => language?.split('-')[0] ?? [])))
     : null;
-  const pictures = await picturesOf(connection, pages, {
+  const places = placesByFile(pages);
+  const { files } = await connection.list();
+  const pictures = await picturesOf(connection, files, places, {
     ...{ today, thisYear: partsOf(today).year, lives: [], firstMonth: SCHOOL_YEAR_MONTH },
     reader,
   }).finally(async () => reader?.close());
   showProgress('');
-  return pages.map((page) => ({ ...page, pictures, people: [], today }));
+  return {
+    pages: pages.map((page) => ({ ...page, pictures, people: [], today })),
+    files: files.flatMap(({ path, sizeBytes }) =>
+      isPictureAddress({ kind: 'site', path })
+        ? [{ path, sizeBytes, uses: places.get(path)?.length ?? 0 }]
+        : [],
+    ),
+  };
 }
 
 interface Place {
@@ -113,12 +143,8 @@ interface Place {
   readonly placement: PlacementToCheck;
 }
 
-/** What is known of every file that the pages show, each file as a picture of its own. */
-async function picturesOf(
-  connection: ReadableConnection,
-  pages: readonly ReadPage[],
-  { reader, ...rules }: KnowingRules & { readonly reader: TextReader | null },
-): Promise<Map<string, PictureFacts>> {
+/** The places of each file, by its path. */
+function placesByFile(pages: readonly ReadPage[]): Map<string, Place[]> {
   const places = new Map<string, Place[]>();
   for (const page of pages) {
     for (const placement of page.placements) {
@@ -129,7 +155,16 @@ async function picturesOf(
       else places.set(filePath, [{ page, placement }]);
     }
   }
-  const { files } = await connection.list();
+  return places;
+}
+
+/** What is known of every file that the pages show, each file as a picture of its own. */
+async function picturesOf(
+  connection: ReadableConnection,
+  files: readonly SiteFile[],
+  places: ReadonlyMap<string, readonly Place[]>,
+  { reader, ...rules }: KnowingRules & { readonly reader: TextReader | null },
+): Promise<Map<string, PictureFacts>> {
   const there = new Map(files.map((file) => [file.path, file]));
   const near = nearMisses(there.keys());
   const first: Looking['first'] = new Map();
@@ -181,8 +216,9 @@ async function factsOf({ connection, listed, shown, first, rules, reader }: Look
     const readText = reader ? await reader.read(bytes) : null;
     const embedded = metadata.altText ?? metadata.description ?? null;
     const credit = metadata.credit ?? metadata.creator ?? null;
-    const file = { path, widthPx, heightPx, sizeBytes, format, modifiedMs, embedded, readText, credit };
-    return pictureFacts({ ...file, sameBytes }, known, {
+    const embeddedTitle = metadata.title ?? null;
+    const file = { path, widthPx, heightPx, sizeBytes, format, modifiedMs, readText, credit, sameBytes };
+    return pictureFacts({ ...file, embedded, embeddedTitle }, known, {
       ...{ pictureId, masterPath: path, masterModifiedMs: modifiedMs },
       altTexts: altTextsOf(shown.map(({ placement }) => placement)),
     });

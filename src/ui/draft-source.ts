@@ -4,6 +4,7 @@ import { count } from './format';
 const FROM: Readonly<Record<DraftSource, string>> = {
   'link target': 'title of the page it leads to',
   elsewhere: 'alt text of the same picture elsewhere',
+  attribute: 'kept in an attribute of it',
   file: 'stored in the file',
   people: 'who and what is on it',
   title: 'its title',

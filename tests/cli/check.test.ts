@@ -24,6 +24,8 @@ beforeAll(async () => {
     'concerts/index.html':
       '<html lang="en"><title>Concerts</title><p><img src="poster.png" alt="The poster of the concert"></p>',
     'concerts/poster.png': await sharp(Buffer.from(POSTER)).png().toBuffer(),
+    'img/old.png': await flatPicture(120, 80, 'png'),
+    'favicon.ico': 'not asked for by any page',
     'img/a.png': await flatPicture(300, 200, 'png'),
     'img/sample_600x400.png': await sharp(Buffer.from(sample(600, 400)))
       .png()
@@ -62,8 +64,14 @@ describe('ibidem check', () => {
       'lessons/violin.html alt/template-words',
       'lessons/violin.html caption/template-words',
       'lessons/violin.html fresh/placeholder',
+      'null file/unused',
       'tutors/index.html fresh/past-its-time',
     ]);
+    expect(rows.find(({ rule }) => rule === 'file/unused')).toMatchObject({
+      degree: 'note',
+      url: 'img/old.png',
+      line: null,
+    });
     expect(rows.find(({ rule }) => rule === 'alt/absent')).toEqual({
       rule: 'alt/absent',
       degree: 'must',
@@ -83,6 +91,7 @@ describe('ibidem check', () => {
     [['--fail-on', 'must'], 1],
     [['--rule', 'fresh/past-its-time', '--fail-on', 'must'], 0],
     [['--rule', 'fresh/past-its-time', '--fail-on', 'should'], 1],
+    [['--rule', 'file/unused', '--fail-on', 'note'], 1],
     [['--rule', 'alt/absent'], 0],
   ])('ends after %j with %i', async (options, expected) => {
     const { code } = await ibidem('check', folder, ...options);

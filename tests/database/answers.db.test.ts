@@ -6,7 +6,7 @@ import { ANSWERS } from '@demo/site/answers';
 import { allErrata, CHANGED } from '@demo/site/errata-answers';
 import { LEFTOVERS, PAST_THEIR_TIME, trueDays, trueFamilies } from '@demo/site/picture-answers';
 import { dayOf } from '@/core/dating/day';
-import { RULES } from '@/core/errata/all-rules';
+import { ALL_RULES } from '@/core/errata/all-rules';
 import { checkSite } from '@/server/work/errata/check-site';
 import { judgePictures } from '@/server/work/pictures/judge-pictures';
 import { saveSubject, showSubject } from '@/server/work/pictures/name-subjects';
@@ -33,7 +33,14 @@ interface Told {
 }
 
 let told: Told[];
-let errata: { page: string; place: string; raw: string; rule: string; degree: string; evidence: string }[];
+let errata: {
+  page: string;
+  place: string | null;
+  raw: string | null;
+  rule: string;
+  degree: string;
+  evidence: string;
+}[];
 
 beforeAll(async () => {
   const folder = join(held.folder, 'ferndrake');
@@ -50,7 +57,7 @@ beforeAll(async () => {
   await judgePictures(held.db, siteId, TODAY);
   await checkSite(held.db, siteId, TODAY);
   const { rows: found } = await held.db.pool.query<(typeof errata)[number]>(
-    'select e.page_path as page, e.placement_id as place, x.raw, e.rule, e.degree, e.evidence from errata e join placements x on x.id = e.placement_id where e.site_id = $1 order by 1, 3',
+    'select e.page_path as page, e.placement_id as place, x.raw, e.rule, e.degree, e.evidence from errata e left join placements x on x.id = e.placement_id where e.site_id = $1 order by 1, 3',
     [siteId],
   );
   errata = found;
@@ -163,10 +170,10 @@ describe('what is told of the pictures of the demo site', () => {
 
   it('finds of every rule what there is, and nothing else', async () => {
     const key = allErrata();
-    const found = new Set(errata.map(({ rule, page, raw }) => `${rule} ${page} ${raw}`));
+    const found = new Set(errata.map(({ rule, page, raw }) => [rule, page, raw].filter(Boolean).join(' ')));
     const ofRule = (all: ReadonlySet<string>, id: string) =>
       [...all].filter((one) => one.startsWith(`${id} `));
-    const rows = RULES.map(({ id }) => {
+    const rows = ALL_RULES.map(({ id }) => {
       const [wanted, given] = [ofRule(key, id), ofRule(found, id)];
       const right = given.filter((one) => key.has(one)).length;
       const wrong = given.filter((one) => !key.has(one));
@@ -197,7 +204,7 @@ describe('what is told of the pictures of the demo site', () => {
 
   it('gives every erratum its evidence, and none twice', () => {
     for (const { evidence } of errata) expect(evidence).not.toBe('');
-    const keys = errata.map(({ place, rule }) => `${place} ${rule}`);
+    const keys = errata.map(({ page, place, rule }) => `${page} ${place} ${rule}`);
     expect(new Set(keys).size).toBe(keys.length);
   });
 });

@@ -245,6 +245,37 @@ describe('errata of a site', () => {
     expect(await found({ filter: 'must', rule: 'file/wrong-case' })).toEqual(['club/x.html file/wrong-case']);
   });
 
+  it('are told of files as such: in their section, let stand, and gone once a page shows them', async () => {
+    const unused = { rule: 'file/unused' } as const;
+    await writeFiles(site, { 'club/old.png': await flatPicture(90, 60, 'png'), 'favicon.ico': 'x' });
+    await again();
+    expect(await found(unused)).toEqual(['club/old.png file/unused']);
+    expect(await found({ ...unused, section: 'club' })).toEqual(['club/old.png file/unused']);
+    expect(await found({ ...unused, section: '' })).toEqual([]);
+    expect(await found({ ...unused, owner: 'none' })).toEqual(['club/old.png file/unused']);
+    const row = await only('file/unused');
+    expect(row).toMatchObject({ page_id: null, line: null, path: 'club/old.png', degree: 'note' });
+    await saveSection(held.db, MAINTAINER, siteId, { name: 'Club', ownerId: 'ilse', pattern: 'club' });
+    await setRuleLevel(held.db, MAINTAINER, siteId, { ...LEVEL, ...unused, section: 'club', level: 'must' });
+    await runJobs(held.db);
+    expect(await found({ ...unused, filter: 'must', owner: 'ilse' })).toEqual(['club/old.png file/unused']);
+    expect((await ruleLevelsOf(siteId, 'club')).counts.get('file/unused')).toBe(1);
+    await setRuleLevel(held.db, MAINTAINER, siteId, { ...LEVEL, ...unused, section: 'club', level: null });
+    await removeSection(held.db, MAINTAINER, siteId, 'club');
+    await runJobs(held.db);
+    const { id } = await only('file/unused');
+    await letStand(held.db, MAINTAINER, siteId, { ids: [id], reason: 'It is for print', until: '' });
+    await again();
+    expect(await found(unused)).toEqual([]);
+    expect(await found({ ...unused, filter: 'stet' })).toEqual(['club/old.png file/unused']);
+    expect((await only('file/unused'))?.id).toBeUndefined();
+    await writeFiles(site, {
+      'club/fine.html': '<html lang="en"><title>Fine</title><img src="old.png" alt="Two tones">',
+    });
+    await again();
+    expect(await found({ ...unused, filter: 'stet' })).toEqual([]);
+  });
+
   it.each<[string, () => Promise<unknown>]>([
     ['STET_INPUT', () => letStand(held.db, MAINTAINER, siteId, { ids: [1], reason: '', until: '' })],
     [

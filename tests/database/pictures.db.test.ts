@@ -130,6 +130,70 @@ describe('knowing the pictures of a site', () => {
   });
 });
 
+describe('pictures that were read by an older way', () => {
+  it('are read again, and their families made anew', async () => {
+    const before = await showing(siteId, 'img/hall.jpg');
+    const mine = 'sha256 in (select sha256 from files where site_id = $1 and problem is null)';
+    await held.db.pool.query(
+      `update looks set version = 0, quality = 1, problem = 'It was not known then' where ${mine}`,
+      [siteId],
+    );
+    await held.db.pool.query('update family_states set version = 0, state = \'{"groups": []}\'');
+    await again(siteId);
+    const { rows } = await held.db.pool.query<{ old: number }>(
+      `select count(*)::int as old from looks where (quality = 1 or problem is not null) and ${mine}`,
+      [siteId],
+    );
+    expect(rows[0]?.old).toBe(0);
+    expect(await showing(siteId, 'img/hall.jpg')).toMatchObject({ id: before.id, paths: before.paths });
+  });
+});
+
+describe('a copy that lies on its side', () => {
+  const twinOf = async (path: string) => {
+    const { id } = await showing(siteId, path);
+    const { rows } = await held.db.pool.query<{ twin: { quarters: number; upright: string | null } | null }>(
+      'select twin from pictures where id = $1',
+      [id],
+    );
+    return rows[0]?.twin ?? null;
+  };
+  const told = async () => {
+    const { rows } = await held.db.pool.query<{ raw: string; degree: string; evidence: string }>(
+      "select x.raw, e.degree, e.evidence from errata e join placements x on x.id = e.placement_id where e.site_id = $1 and e.rule = 'file/sideways' order by 1",
+      [siteId],
+    );
+    return rows.map(({ raw, degree, evidence }) => `${degree} ${raw}: ${evidence}`);
+  };
+
+  it('is told beside the one whose camera noted which way is up, as long as that is there', async () => {
+    // The drawing is turned in a step of its own: sharp turns before it scales.
+    const lying = await sharp(await draw(stage(44)).jpeg().toBuffer())
+      .rotate(270)
+      .jpeg()
+      .toBuffer();
+    await writeFiles(site, {
+      'index.html': '<title>Home</title><img src="img/up.jpg" alt="Up"><img src="img/side.jpg" alt="Side">',
+      'img/up.jpg': await sharp(lying).withMetadata({ orientation: 6 }).toBuffer(),
+      'img/side.jpg': await sharp(lying).resize(200).jpeg().toBuffer(),
+    });
+    await again(siteId);
+    expect(await twinOf('img/side.jpg')).toMatchObject({ quarters: 1, upright: 'other' });
+    expect(await twinOf('img/up.jpg')).toMatchObject({ quarters: 3, upright: 'own' });
+    expect(await told()).toEqual([
+      'should img/side.jpg: “img/up.jpg” shows the same turned by a quarter to the right, and its camera noted that this is upright.',
+    ]);
+    // Saved without the note by a program that turned it: nothing tells any more which one is right.
+    await writeFiles(site, { 'img/up.jpg': await draw(stage(44)).jpeg().toBuffer() });
+    await again(siteId);
+    expect((await told()).map((one) => one.split(':')[0])).toEqual(['note img/side.jpg', 'note img/up.jpg']);
+    await rm(join(site, 'img/up.jpg'));
+    await again(siteId);
+    expect(await twinOf('img/side.jpg')).toBeNull();
+    expect(await told()).toEqual([]);
+  });
+});
+
 describe('what people say of pictures', () => {
   it('remembers what is a placeholder and what is none, through later surveys', async () => {
     const river = await showing(siteId, 'img/river.jpg');

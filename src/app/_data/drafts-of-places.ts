@@ -1,6 +1,7 @@
 import 'server-only';
 import { resolveAddress, urlOfPath } from '@/core/address/resolve-address';
 import type { LinkAround } from '@/core/markup/placement';
+import type { StoredWords } from '@/core/markup/stored-words';
 import { draftsOf, type Draft } from '@/core/wording/drafts';
 import { database } from '@/server/db/database';
 import type { sites } from '@/server/db/schema/sites';
@@ -21,6 +22,7 @@ export interface DraftedPlace {
   readonly caption: string | null;
   readonly link: LinkAround | null;
   readonly headings: readonly string[];
+  readonly stored: readonly StoredWords[];
 }
 
 interface KnownRow {

@@ -39,12 +39,14 @@ export interface ErratumRow {
   readonly evidence: string;
   readonly branch: AltBranch | null;
   readonly fix: Finding['fix'] | null;
-  readonly page_id: number;
+  /** `null` for what is wrong with a file as such, and so are title, line, kind and place. */
+  readonly page_id: number | null;
+  /** Of the page, or of the file. */
   readonly page_path: string;
-  readonly title: string;
-  readonly line: number;
-  readonly kind: PlacementKind;
-  readonly placement_id: number;
+  readonly title: string | null;
+  readonly line: number | null;
+  readonly kind: PlacementKind | null;
+  readonly placement_id: number | null;
   readonly file_id: number | null;
   readonly picture_id: number | null;
   readonly path: string | null;
@@ -66,12 +68,18 @@ const CONDITION: Readonly<Record<ErrataFilter, string>> = {
   stet: ERRATUM_STANDS,
 };
 
-/** SQL: whether the section of a page (by its alias) has an owner, or any where the parameter is null; `none` for pages without. */
-export const ownedBy = (page: string, parameter: string) =>
-  `(${parameter}::text is null or coalesce((select s.owner_id from sections s where s.site_id = ${page}.site_id and s.pattern = ${page}.section), 'none') = ${parameter})`;
+/**
+ * SQL: whether a section of the site `$1` has an owner, or any where the parameter is null; `none` for what nobody owns.
+ *
+ * @param section SQL that gives its pattern
+ */
+export const ownedBy = (section: string, parameter: string) =>
+  `(${parameter}::text is null or coalesce((select s.owner_id from sections s where s.site_id = $1 and s.pattern = ${section}), 'none') = ${parameter})`;
 
+/** SQL: where it belongs: the section of its page, or the one in which its file lies. */
+const SECTION = 'coalesce(e.section, p.section)';
 /** SQL: the gravest first, and of those what most readers meet. */
-const ORDER = `${DEGREE_ORDER}, p.reach * e.emphasis desc, p.id, e.placement_id, e.rule`;
+const ORDER = `${DEGREE_ORDER}, coalesce(p.reach, 0) * e.emphasis desc, p.id, e.placement_id, e.rule, e.id`;
 
 interface Tally {
   readonly rule: RuleId;
@@ -107,8 +115,9 @@ function summed(tally: readonly Tally[], filter: ErrataFilter) {
 /** What is wrong on a site: by degree, and within it by what most readers meet. */
 export async function listErrata(siteId: number, { filter, rule, section, owner, sheet }: ErrataQuery) {
   const { pool } = database();
-  const of = `errata e join pages p on p.site_id = e.site_id and p.path = e.page_path and p.gone_in is null
-    where e.site_id = $1 and p.site_id = $1 and ($2::text is null or p.section = $2) and ${ownedBy('p', '$3')}`;
+  const of = `errata e left join pages p on p.site_id = $1 and p.path = e.page_path and p.gone_in is null
+    where e.site_id = $1 and (p.id is not null or e.placement_id is null)
+      and ($2::text is null or ${SECTION} = $2) and ${ownedBy(SECTION, '$3')}`;
   // Both go through all errata of the site: side by side they take the time of one. The sheet is sorted by few columns;
   // what it shows is told of its own rows only.
   const [{ rows: tally }, { rows }] = await Promise.all([
@@ -121,9 +130,9 @@ export async function listErrata(siteId: number, { filter, rule, section, owner,
          g.id as file_id, g.picture_id, g.path, g.sha256,
          (select jsonb_build_object('reason', s.reason, 'saidBy', s.said_by, 'until', s.until, 'isOver', coalesce(s.until < current_date, false)) from stets s
            where s.site_id = e.site_id and s.page_path = e.page_path and s.key = e.key) as stet
-       from errata e join pages p on p.site_id = e.site_id and p.path = e.page_path
-       join placements x on x.id = e.placement_id
-       left join files g on g.site_id = e.site_id and g.path = x.file_path and g.gone_in is null
+       from errata e left join pages p on p.site_id = e.site_id and p.path = e.page_path and e.placement_id is not null
+       left join placements x on x.id = e.placement_id
+       left join files g on g.site_id = e.site_id and g.path = case when e.placement_id is null then e.page_path else x.file_path end and g.gone_in is null
        where e.id in (select e.id from ${of} and ${CONDITION[filter]} and ($4::text is null or e.rule = $4)
          order by ${ORDER} limit ${ROWS} offset $5)
        order by ${ORDER}`,

@@ -50,7 +50,7 @@ export async function listProposals(
   const order = `${DEGREE_ORDER}, g.reach desc, g.path, x.ordinal, e.rule`;
   // All errata of the site are sorted by few columns; what is told of them is fetched for those that come first.
   const { rows } = await database().pool.query<Row & { id: string }>(
-    `select x.id, x.page_path as page, g.language, x.file_path as "filePath", x.raw, x.alt, x.caption, x.link, x.context -> 'headings' as headings,
+    `select x.id, x.page_path as page, g.language, x.file_path as "filePath", x.raw, x.alt, x.caption, x.link, x.context -> 'headings' as headings, coalesce(x.context -> 'stored', '[]') as stored,
        e.rule, e.degree, e.fix, x.words, g.id as page_id, f.id as file_id, f.sha256, regexp_replace(${SHOWN}, '^.*/', '') as name
      from errata e join placements x on x.id = e.placement_id
      join pages g on g.site_id = e.site_id and g.path = e.page_path and g.gone_in is null
@@ -58,7 +58,7 @@ export async function listProposals(
      where e.id in (select e.id from errata e join placements x on x.id = e.placement_id
        join pages g on g.site_id = e.site_id and g.path = e.page_path and g.gone_in is null
        where e.site_id = $1 and ${ON_WORDS} and not ${ERRATUM_STANDS} and ${TAKES_WORDS} and x.id not in (${WORDED})
-       and ($2::text is null or e.rule = $2) and ($3::text is null or g.section = $3) and ($4::text is null or e.degree = $4) and ${ownedBy('g', '$5')}
+       and ($2::text is null or e.rule = $2) and ($3::text is null or g.section = $3) and ($4::text is null or e.degree = $4) and ${ownedBy('g.section', '$5')}
        order by ${order} limit ${MOST})
      order by ${order}`,
     [site.id, rule, section, isDegree(filter) ? filter : null, owner],

@@ -22,8 +22,8 @@ export async function ruleLevelsOf(siteId: number, section = '') {
     [siteId],
   );
   const { rows } = await pool.query<{ rule: RuleId; count: number }>(
-    `select e.rule, count(*)::int as count from errata e join pages p on p.site_id = e.site_id and p.path = e.page_path and p.gone_in is null
-     where e.site_id = $1 and ($2 = '' or p.section = $2) group by e.rule`,
+    `select e.rule, count(*)::int as count from errata e left join pages p on p.site_id = e.site_id and p.path = e.page_path and p.gone_in is null
+     where e.site_id = $1 and ($2 = '' or coalesce(e.section, p.section) = $2) group by e.rule`,
     [siteId, section],
   );
   return { levels, counts: new Map(rows.map(({ rule, count }) => [rule, count])) };

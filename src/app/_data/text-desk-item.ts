@@ -87,6 +87,7 @@ export async function deskItem(site: Site, key: string): Promise<DeskItem | null
     laidOut.map(({ row, one: { page, language } }) => ({
       ...row,
       ...{ id: row.placementId, page: page.path, language, headings: row.context.headings },
+      stored: row.context.stored ?? [],
     })),
   );
   const findings = await checkWords(

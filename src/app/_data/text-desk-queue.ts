@@ -61,7 +61,7 @@ export async function deskQueue(siteId: number, query: DeskQuery): Promise<DeskE
      left join files f on f.site_id = e.site_id and f.path = x.file_path and f.gone_in is null
      left join pictures p on p.id = f.picture_id
      where e.site_id = $1 and ${ON_WORDS} and not ${ERRATUM_STANDS} and ${TAKES_WORDS}
-       and ($2::text is null or e.rule = $2) and ($3::text is null or g.section = $3) and ($4::text is null or e.degree = $4) and ${ownedBy('g', '$5')}
+       and ($2::text is null or e.rule = $2) and ($3::text is null or g.section = $3) and ($4::text is null or e.degree = $4) and ${ownedBy('g.section', '$5')}
      group by ${KEY} order by min(${DEGREE_ORDER}), sum(g.reach) desc, 1 limit ${MOST}`,
     [siteId, query.rule, query.section, isDegree(query.filter) ? query.filter : null, query.owner],
   );

@@ -18,6 +18,7 @@ import { templateCaption } from './rules/caption/template-words';
 import { captionFileName } from './rules/caption/file-name';
 import { captionDate } from './rules/caption/date';
 import { missingCaption } from './rules/caption/missing';
+import { wrongField } from './rules/caption/wrong-field';
 import { ofOldPicture } from './rules/caption/of-old-picture';
 import { namesAnother } from './rules/caption/names-another';
 import { creditForm } from './rules/caption/credit-form';
@@ -34,8 +35,11 @@ import { stretched } from './rules/file/stretched';
 import { wrongType } from './rules/file/wrong-type';
 import { cameraName } from './rules/file/camera-name';
 import { duplicate } from './rules/file/duplicate';
-import type { Rule } from './rule';
+import { sideways } from './rules/file/sideways';
+import { unused } from './rules/file/unused';
+import type { FileRule, Rule, RuleText } from './rule';
 
+/** Rules of places on pages. */
 export const RULES: readonly Rule[] = [
   absent,
   emptyLink,
@@ -57,6 +61,7 @@ export const RULES: readonly Rule[] = [
   captionDate,
   missingCaption,
   storedOnly,
+  wrongField,
   ofOldPicture,
   namesAnother,
   creditForm,
@@ -72,4 +77,15 @@ export const RULES: readonly Rule[] = [
   wrongType,
   cameraName,
   duplicate,
+  sideways,
 ];
+
+/** Rules of files as such. */
+export const FILE_RULES: readonly FileRule[] = [unused];
+
+export const ALL_RULES: readonly (Rule | FileRule)[] = [...RULES, ...FILE_RULES];
+
+const BY_ID = new Map<string, RuleText>(ALL_RULES.map((rule) => [rule.id, rule]));
+
+/** What a rule says of itself; `null` for one that is not there (any more). */
+export const ruleText = (id: string | null | undefined): RuleText | null => BY_ID.get(id ?? '') ?? null;

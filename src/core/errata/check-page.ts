@@ -1,23 +1,27 @@
 /** Runs the rules over a page. */
-import { RULES } from './all-rules';
+import { FILE_RULES, RULES } from './all-rules';
 import type { AltBranch } from './alt-branch';
 import type { PageToCheck, PictureFacts, PlacementToCheck } from './page-to-check';
-import type { Degree, EvidenceLevel, Finding, Rule, RuleId } from './rule';
+import type { Degree, EvidenceLevel, FileRule, FileToCheck, Finding, Rule, RuleId, RuleText } from './rule';
 
-/** Something that is wrong at one place of a page. */
-export interface Erratum {
+/** Something that is wrong with a file as such. */
+export interface FileErratum {
   readonly rule: RuleId;
   readonly degree: Degree;
   readonly level: EvidenceLevel;
+  readonly evidence: string;
+  /** The same erratum in every survey, as long as its evidence is the same. */
+  readonly key: string;
+}
+
+/** Something that is wrong at one place of a page. */
+export interface Erratum extends FileErratum {
   readonly page: string;
   readonly placement: PlacementToCheck;
-  readonly evidence: string;
   readonly branch: AltBranch | null;
   readonly fix: Finding['fix'] | null;
   /** How much more it weighs than its page's readers alone: more long past its time, less where it is hidden. */
   readonly emphasis: number;
-  /** The same erratum in every survey, as long as its evidence is the same. */
-  readonly key: string;
 }
 
 /** Another degree for a rule, or none of it, on a site or in a section. */
@@ -47,6 +51,28 @@ export function checkPage(
   return errata;
 }
 
+/** The errata of a file as such. */
+export function checkFile(
+  file: FileToCheck,
+  levels: RuleLevels = new Map(),
+  rules: readonly FileRule[] = FILE_RULES,
+): FileErratum[] {
+  return rules.flatMap((rule) => {
+    const finding = levels.get(rule.id) === 'off' ? null : rule.checkFile(file);
+    return finding ? [{ ...told(rule, finding, levels), key: `${rule.id} ${finding.evidence}` }] : [];
+  });
+}
+
+/** What a finding is called, and how much it matters where it was made. */
+function told({ id, degree, level }: RuleText, finding: Finding, levels: RuleLevels) {
+  const set = levels.get(id);
+  return {
+    ...{ rule: id, level, evidence: finding.evidence },
+    // A degree that a person set holds, whatever the rule makes of the case.
+    degree: set && set !== 'off' ? set : (finding.degree ?? degree),
+  };
+}
+
 interface Found {
   readonly page: PageToCheck;
   readonly placement: PlacementToCheck;
@@ -54,24 +80,14 @@ interface Found {
   readonly levels: RuleLevels;
 }
 
-function erratumOf(
-  { id, degree, level }: Rule,
-  finding: Finding,
-  { page, placement, picture, levels }: Found,
-): Erratum {
-  const set = levels.get(id);
+function erratumOf(rule: Rule, finding: Finding, { page, placement, picture, levels }: Found): Erratum {
   return {
-    rule: id,
-    level,
-    page: page.path,
-    placement,
-    // A degree that a person set holds, whatever the rule makes of the case.
-    degree: set && set !== 'off' ? set : (finding.degree ?? degree),
-    evidence: finding.evidence,
+    ...told(rule, finding, levels),
+    ...{ page: page.path, placement },
     branch: finding.branch ?? null,
     fix: finding.fix ?? null,
     emphasis: emphasisOf(placement, picture),
-    key: `${id} ${placement.thread} ${finding.evidence}`,
+    key: `${rule.id} ${placement.thread} ${finding.evidence}`,
   };
 }
 

@@ -6,6 +6,7 @@ import type { Day } from '../dating/day';
 import type { PictureKind } from '../dating/shelf-life';
 import type { PlacementKind } from '../markup/kinds/kind';
 import type { Placement } from '../markup/placement';
+import type { Quarters } from '../picture/turned';
 
 /** What rules read of a place as it was read. */
 type ReadPlace = Pick<
@@ -37,6 +38,15 @@ export interface PlacementToCheck extends ReadPlace {
   readonly url: string | null;
 }
 
+/** A file that shows the same as another, turned. */
+export interface TurnedTwin {
+  readonly path: string;
+  /** By how many quarters this one must be turned clockwise to stand like that one. */
+  readonly quarters: Quarters;
+  /** In which of the two pictures a camera noted which way is up; `null` where in none, or in both. */
+  readonly upright: 'own' | 'other' | null;
+}
+
 /** What is known of a file, and of the picture that it is one file of. */
 export interface PictureFacts {
   readonly path: string;
@@ -66,6 +76,8 @@ export interface PictureFacts {
   readonly leftoverClues: readonly string[];
   /** Description, or alt text, that its file carries. */
   readonly embedded: string | null;
+  /** The title that its file carries: a name for the archive. */
+  readonly embeddedTitle: string | null;
   /** Words that were read in the picture itself; `null` where that was not tried. */
   readonly readText: string | null;
   /** Who its file says it is by. */
@@ -74,6 +86,8 @@ export interface PictureFacts {
   readonly people: readonly string[];
   /** Another file of the site with the very same bytes, that stands somewhere too. */
   readonly sameBytes: string | null;
+  /** Another file of the site that shows the same, turned. */
+  readonly twin: TurnedTwin | null;
   /** The alt texts that the picture has on all pages, by how many places have each. */
   readonly altTexts: Readonly<Record<string, number>>;
 }
@@ -97,7 +111,16 @@ export function unknownPicture(path: string): PictureFacts {
     ...{ path, isThere: true, near: null, widthPx: null, heightPx: null, sizeBytes: null, format: null },
     ...{ modifiedMs: null, masterModifiedMs: null, masterPath: null, pictureId: null, kind: null },
     ...{ dating: null, currentUntil: null, overdue: 0, changed: null, leftoverClues: [] },
-    ...{ embedded: null, readText: null, credit: null, people: [], sameBytes: null, altTexts: {} },
+    ...{
+      embedded: null,
+      embeddedTitle: null,
+      readText: null,
+      credit: null,
+      people: [],
+      sameBytes: null,
+      twin: null,
+      altTexts: {},
+    },
   };
 }
 

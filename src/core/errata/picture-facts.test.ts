@@ -6,7 +6,7 @@ import { altTextsOf, pictureFacts } from './picture-facts';
 
 const FILE = {
   ...{ path: 'img/sample.png', widthPx: 600, heightPx: 400, sizeBytes: 9000, format: 'png' },
-  ...{ modifiedMs: null, embedded: null, readText: null, credit: null, sameBytes: null },
+  ...{ modifiedMs: null, embedded: null, embeddedTitle: null, readText: null, credit: null, sameBytes: null },
 };
 const AROUND = { pictureId: 7, masterPath: 'img/sample.png', masterModifiedMs: null, altTexts: { x: 1 } };
 const RULES = {

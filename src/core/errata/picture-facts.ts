@@ -12,6 +12,7 @@ type FileFacts = Pick<
   | 'format'
   | 'modifiedMs'
   | 'embedded'
+  | 'embeddedTitle'
   | 'readText'
   | 'credit'
   | 'sameBytes'
@@ -35,7 +36,7 @@ export function pictureFacts(
   return {
     ...file,
     ...around,
-    ...{ isThere: true, near: null, people: [] },
+    ...{ isThere: true, near: null, people: [], twin: null },
     kind: known?.kind ?? null,
     dating: known?.dating ?? null,
     currentUntil: known?.ageing?.currentUntil ?? null,

@@ -1,4 +1,4 @@
-import type { Example, Rule } from './rule';
+import type { Example, FileExample, FileRule, Rule, RuleText } from './rule';
 
 const LEVEL = {
   read: 'read in the source',
@@ -7,10 +7,11 @@ const LEVEL = {
 } as const;
 
 /** The documentation of a rule as a Markdown page: what, why for a reader, standard, what to do, examples. */
-export function rulePage(rule: Rule): string {
+export function rulePage(rule: Rule | FileRule): string {
   const { id, title, why, remedy, standard, degree, level, examples } = rule;
-  const spoken = examples.filter(({ evidence }) => evidence !== null);
-  const silent = examples.filter(({ evidence }) => evidence === null);
+  const all: readonly (Example | FileExample)[] = examples;
+  const spoken = all.filter(({ evidence }) => evidence !== null);
+  const silent = all.filter(({ evidence }) => evidence === null);
   return `${[
     `# ${id}`,
     `**${title}.** ${why}`,
@@ -21,10 +22,20 @@ export function rulePage(rule: Rule): string {
       ...(standard ? [`- Standard: ${standard}`] : []),
     ].join('\n'),
     '## It speaks',
-    ...spoken.map(exampleText),
+    ...spoken.map(textOf),
     '## It is silent',
-    ...silent.map(exampleText),
+    ...silent.map(textOf),
   ].join('\n\n')}\n`;
+}
+
+function textOf(example: Example | FileExample): string {
+  if ('html' in example) return exampleText(example);
+  const { file, evidence } = example;
+  const { path, ...known } = file;
+  return [
+    `A file \`${path}\`: ${JSON.stringify(known)}`,
+    ...(evidence === null ? [] : ['', `> ${evidence}`]),
+  ].join('\n');
 }
 
 function exampleText({
@@ -60,7 +71,7 @@ function exampleText({
 }
 
 /** The list of all rules, each with the way to its page. */
-export function rulesIndex(rules: readonly Rule[]): string {
+export function rulesIndex(rules: readonly RuleText[]): string {
   const rows = rules.map(({ id, degree, title }) => `| [${id}](${fileOf(id)}) | ${degree} | ${title} |`);
   return `# Rules\n\nWritten from the rules themselves by \`npm run rules\`. How often each is right: [measured](measured.md).\n\n| rule | degree | what is wrong |\n| --- | --- | --- |\n${rows.join('\n')}\n`;
 }

@@ -53,7 +53,8 @@ export interface Example {
   readonly today?: string;
 }
 
-export interface Rule {
+/** What every rule says of itself. */
+export interface RuleText {
   readonly id: RuleId;
   readonly degree: Degree;
   readonly level: EvidenceLevel;
@@ -65,8 +66,31 @@ export interface Rule {
   readonly remedy: string;
   /** Standard or technique that it follows. */
   readonly standard?: string;
+}
+
+/** A rule of what stands at a place of a page. */
+export interface Rule extends RuleText {
   /** Whether the place is one that the rule speaks about at all. */
   readonly applies: (placement: PlacementToCheck) => boolean;
   readonly check: (placement: PlacementToCheck, around: Surrounding) => Finding | null;
   readonly examples: readonly Example[];
+}
+
+/** What is known of a file as such. */
+export interface FileToCheck {
+  readonly path: string;
+  readonly sizeBytes: number;
+  /** How often it is referred to, dormant rules of style sheets included. */
+  readonly uses: number;
+}
+
+export interface FileExample {
+  readonly file: FileToCheck;
+  readonly evidence: string | null;
+}
+
+/** A rule of a file as such, wherever it is shown, or nowhere. */
+export interface FileRule extends RuleText {
+  readonly checkFile: (file: FileToCheck) => Finding | null;
+  readonly examples: readonly FileExample[];
 }

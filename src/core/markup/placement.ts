@@ -2,6 +2,7 @@ import type { ResolvedAddress } from '../address/resolve-address';
 import type { Span } from '../source/span';
 import type { Quote } from './attribute-value';
 import type { PlacementKind } from './kinds/kind';
+import type { StoredWords } from './stored-words';
 
 /** The link around a placement. */
 export interface LinkAround {
@@ -28,6 +29,8 @@ export interface PlacementContext {
   readonly group: GroupAround | null;
   /** For CSS: how many elements of the page the rule meets (1000 stands for that many or more). */
   readonly meets: number;
+  /** Words that its element, or the link around it, keeps in attributes; absent where there are none. */
+  readonly stored?: readonly StoredWords[];
 }
 
 /** What the markup says about the space, before any style sheet. */

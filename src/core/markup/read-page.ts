@@ -28,6 +28,7 @@ import { pageLinks } from './page-links';
 import { headingsOver, readTree, type PageTree, type Surroundings } from './page-tree';
 import { placeManifests, type ManifestSource } from './place-manifests';
 import { placeStyles, type SheetSource } from './place-styles';
+import { storedWords } from './stored-words';
 import type { LinkAround, Placement, PlacementSurroundings, WordAnchors } from './placement';
 
 export interface PageInput {
@@ -65,7 +66,7 @@ export interface PageReading {
 }
 
 /** To be raised whenever the same bytes are read otherwise: pages that did not change are then read again. */
-export const READER_VERSION = 2;
+export const READER_VERSION = 3;
 
 /** Reads one page. Never throws, and takes time in proportion to the page's length. */
 export function readPage(input: PageInput): PageReading {
@@ -293,6 +294,7 @@ function describe(reader: PageReader, at: number, found: FoundReference): Placem
   const caption = isUncaptioned ? null : captionElement(shown, around.figure);
   const words = caption ? readCaption(tree, caption) : null;
   const path = elementPath(element);
+  const stored = attribute === 'alt' ? storedWords(shown, around.link) : [];
   return {
     elementPath: path,
     thread: `${path}|${found.kind === 'css' ? `style:${found.attribute}` : found.attribute}|${found.descriptor}`,
@@ -311,6 +313,7 @@ function describe(reader: PageReader, at: number, found: FoundReference): Placem
       inFigure: around.figure !== null,
       group: HEAD_KINDS.has(found.kind) ? null : groupAround(shown),
       meets: 1,
+      ...(stored.length > 0 ? { stored } : {}),
     },
     declared: declaredSlot(element, shown, found),
     words: {

@@ -4,6 +4,7 @@ import { elementPath } from './element-path';
 import { groupAround } from './group-around';
 import { collapse, textBeside, textOf } from './node-text';
 import { headingsOver, readTree, type PageTree } from './page-tree';
+import { storedWords } from './stored-words';
 import type { Element } from './attribute-value';
 
 const tree = (text: string) => readTree({ text, encoding: 'utf-8' });
@@ -159,5 +160,47 @@ describe('captions', () => {
     ['none', '<div><img><span>A</span></div>', null],
   ])('%s', (_name, text, expected) => {
     expect(captionOf(text)).toEqual(expected);
+  });
+});
+
+describe('words kept in attributes', () => {
+  const kept = (html: string) => {
+    const { surroundings, ...page } = tree(html);
+    const { element, at } = nth({ surroundings, ...page }, 'img');
+    return storedWords(element, surroundings[at]?.link ?? null).map(
+      ({ attribute, text }) => `${attribute}: ${text}`,
+    );
+  };
+
+  it.each([
+    ['a title', '<img title=" The  hall ">', ['title: The hall']],
+    [
+      'fields of the link around it',
+      '<a href="b" title="See it large" data-caption="The hall, 2024"><img></a>',
+      ['title: See it large', 'data-caption: The hall, 2024'],
+    ],
+    [
+      'tags left out',
+      '<img data-description="<b>The hall</b> at night">',
+      ['data-description: The hall at night'],
+    ],
+    ['the same once', '<a href="b" title="The hall"><img title="The hall"></a>', ['title: The hall']],
+    ['names of several parts', '<img data-photo-legend="Old hall">', ['data-photo-legend: Old hall']],
+    [
+      'nothing that is for scripts',
+      '<img data-text="{&quot;a&quot;: 1}" data-title="hall.jpg" data-src="a b" data-captions="a b" alt="c d">',
+      [],
+    ],
+    [
+      'six at most',
+      `<img ${[...'abcdefgh'].map((a) => `data-${a}-text="the ${a}"`).join(' ')}>`,
+      [...'abcdef'].map((a) => `data-${a}-text: the ${a}`),
+    ],
+  ])('%s', (_name, html, expected) => {
+    expect(kept(html)).toEqual(expected);
+  });
+
+  it('cut at 300 characters', () => {
+    expect(kept(`<img title="${'a b '.repeat(200)}">`)[0]).toHaveLength('title: '.length + 300);
   });
 });

@@ -82,6 +82,13 @@ export class CandidateIndex {
       .slice(0, most);
   }
 
+  /** Numbers of the pictures whose whole, or middle, has nearly that hash. */
+  findWhole(hash: DctHash): number[] {
+    const found = new Set<number>();
+    this.wholes.near(hash, WHOLE_DISTANCE, (at) => found.add(this.wholes.pictureOf(at)));
+    return [...found];
+  }
+
   private common({ plane, hash, squareHash, landmarks }: Searchable, isMirrored: boolean): Common[] {
     const facing = (of: DctHash) => (isMirrored ? mirroredHash(of) : of);
     const wholes = new Map<number, number>();

@@ -49,7 +49,8 @@ function worthALook({ alignments, wholeDistance }: Candidate): number {
   return isLikely ? WORTH_A_LOOK : WORTH_FOR_FEW;
 }
 
-function isSameShape(own: GreyPlane, other: GreyPlane): boolean {
+/** Whether two planes have the same shape, but for what rounding to pixels makes of it. */
+export function isSameShape(own: GreyPlane, other: GreyPlane): boolean {
   return Math.abs(Math.log((own.width * other.height) / (own.height * other.width))) < SAME_SHAPE;
 }
 

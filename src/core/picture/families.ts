@@ -8,6 +8,7 @@ import { linksTo, linkThrough } from './compare';
 import type { Fingerprint } from './fingerprint';
 import { WHOLE } from './grey-plane';
 import type { Link } from './judge';
+import { mayLie, isTurned, turnedHash, TURNS, type Quarters } from './turned';
 
 export interface FamilyFile {
   /** Names the bytes: files with the same bytes are one here. */
@@ -30,10 +31,19 @@ interface Member {
   readonly link: Link | null;
 }
 
+/** Another picture that is the same, turned. */
+export interface Twin {
+  /** The file that stands for it. */
+  readonly to: string;
+  /** By how much this one is turned clockwise to stand like that one. */
+  readonly quarters: Quarters;
+}
+
 export interface Family {
   /** The file that stands for all of them: the largest of the widest frame. */
   readonly master: string;
   readonly members: readonly Member[];
+  readonly twins: readonly Twin[];
 }
 
 /** What a builder knows, to go on from: groups of files, and which show parts of which. */
@@ -42,6 +52,7 @@ export interface FamilyState {
     /** The first one stands for all of them. */
     readonly files: readonly FamilyFile[];
     readonly links: readonly { readonly to: string; readonly link: Link; readonly witnesses?: number }[];
+    readonly twins?: readonly Twin[];
   }[];
 }
 
@@ -55,6 +66,12 @@ interface GroupLink {
 interface Group {
   readonly files: FamilyFile[];
   readonly links: GroupLink[];
+  readonly twins: GroupTwin[];
+}
+
+interface GroupTwin {
+  readonly to: Group;
+  readonly quarters: Quarters;
 }
 
 /** Candidates that are looked at. */
@@ -106,17 +123,21 @@ export class FamilyBuilder {
     isWanted: (id: string) => boolean,
     landmarksOf: (id: string) => Searchable,
   ): void {
-    const groups = state.groups.flatMap(({ files, links }) => {
+    const groups = state.groups.flatMap(({ files, links, twins = [] }) => {
       const [first, ...others] = files.filter(({ id }) => isWanted(id));
       if (!first) return [];
       const kept = [first];
       for (const file of others)
         if (!kept.some(({ id }) => this.apart.has(pairKey(id, file.id)))) kept.push(file);
-      const group: Group = { files: kept, links: [] };
-      return [{ group, links }];
+      const group: Group = { files: kept, links: [], twins: [] };
+      return [{ group, links, twins }];
     });
     for (const { group } of groups) this.open(group, landmarksOf((group.files[0] as FamilyFile).id));
-    for (const { group, links } of groups) {
+    for (const { group, links, twins } of groups) {
+      for (const { to, quarters } of twins) {
+        const other = this.groupOf.get(to);
+        if (other && other !== group) group.twins.push({ to: other, quarters });
+      }
       for (const { to, link, witnesses = 0 } of links) {
         const other = this.groupOf.get(to);
         if (other && other !== group && !this.areApart(group, other))
@@ -128,8 +149,11 @@ export class FamilyBuilder {
   /** What is known, to be restored by another builder. */
   state(): FamilyState {
     return {
-      groups: this.groups.map(({ files, links }) => ({
+      groups: this.groups.map(({ files, links, twins }) => ({
         files,
+        ...(twins.length > 0
+          ? { twins: twins.map(({ to, quarters }) => ({ to: (to.files[0] as FamilyFile).id, quarters })) }
+          : {}),
         links: links.map(({ to, link, witnesses }) => ({
           ...{ to: (to.files[0] as FamilyFile).id, link },
           ...(witnesses > 0 ? { witnesses } : {}),
@@ -159,9 +183,21 @@ export class FamilyBuilder {
       this.groupOf.set(file.id, same.to);
       return;
     }
-    const group = { files: [file], links };
+    const group = { files: [file], links, twins: this.twinsOf(print) };
     this.fresh.add(group);
     this.open(group, print);
+  }
+
+  /** Groups that show the same as a picture that was turned. */
+  private twinsOf(print: Fingerprint): GroupTwin[] {
+    if (!mayLie(print)) return [];
+    return TURNS.flatMap((quarters) => {
+      const near = this.index.findWhole(turnedHash(print.hash, quarters)).slice(0, MOST);
+      const groups = near.map((picture) => this.groups[picture] as Group);
+      return groups
+        .filter((to) => isTurned(print, this.printOf(to), quarters))
+        .map((to) => ({ to, quarters }));
+    });
   }
 
   /**
@@ -239,7 +275,31 @@ export class FamilyBuilder {
         members.push({ id: file.id, isMaster, link: isMaster || group === root ? SELF : link });
       }
     }
-    return [...byRoot].map(([root, members]) => ({ master: (root.files[0] as FamilyFile).id, members }));
+    const twins = this.twinsOfRoots(roots);
+    return [...byRoot].map(([root, members]) => ({
+      master: (root.files[0] as FamilyFile).id,
+      members,
+      twins: twins.get(root) ?? [],
+    }));
+  }
+
+  /** Of every family those that show the same turned, from both sides. */
+  private twinsOfRoots(roots: ReadonlyMap<Group, Settled>): Map<Group, Twin[]> {
+    const twins = new Map<Group, Twin[]>();
+    const add = (from: Group, to: Group, quarters: Quarters) => {
+      const id = (to.files[0] as FamilyFile).id;
+      const known = twins.get(from) ?? [];
+      if (!known.some((one) => one.to === id)) twins.set(from, [...known, { to: id, quarters }]);
+    };
+    for (const group of this.groups) {
+      for (const { to, quarters } of group.twins) {
+        const [own, other] = [group, to].map((one) => (roots.get(one) as Settled).root) as [Group, Group];
+        if (own === other) continue;
+        add(own, other, quarters);
+        add(other, own, (4 - quarters) as Quarters);
+      }
+    }
+    return twins;
   }
 
   /** For every group the one whose family it belongs to. */

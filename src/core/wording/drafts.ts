@@ -4,10 +4,11 @@ import { alike } from '../errata/words/alike';
 import { isFileName, saysOnly } from '../errata/words/empty-texts';
 import { countingWords } from '../errata/words/read-words';
 import type { LinkAround } from '../markup/placement';
+import type { StoredWords } from '../markup/stored-words';
 
 /** Where the words of a draft come from. */
 export type DraftSource =
-  'link target' | 'elsewhere' | 'file' | 'people' | 'title' | 'in the picture' | 'heading';
+  'link target' | 'elsewhere' | 'attribute' | 'file' | 'people' | 'title' | 'in the picture' | 'heading';
 
 export interface Draft {
   readonly text: string;
@@ -40,6 +41,8 @@ export interface KnownWords {
   /** Words that were read in the picture itself. */
   readonly readText: string | null;
   readonly headings: readonly string[];
+  /** Words that its element, or the link around it, keeps in attributes. */
+  readonly stored: readonly StoredWords[];
 }
 
 const MOST = 6;
@@ -62,6 +65,7 @@ export function draftsOf(known: KnownWords): Draft[] {
   if (isOnlyContent(link)) add(known.targetTitle, 'link target');
   const elsewhere = Object.entries(known.altTexts).sort((a, b) => b[1] - a[1]);
   for (const [text, places] of elsewhere) add(text, 'elsewhere', places);
+  for (const { text } of known.stored) add(text, 'attribute');
   add(known.embedded, 'file');
   add(named(known), 'people');
   add(known.title, 'title');

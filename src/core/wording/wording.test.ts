@@ -111,7 +111,7 @@ describe('draftsOf', () => {
   const known: KnownWords = {
     ...{ language: 'en', alt: null, caption: null, raw: 'img/hall.jpg', link: null, targetTitle: null },
     ...{ altTexts: {}, embedded: null, title: null, people: [], places: [], things: [] },
-    ...{ readText: null, headings: [] },
+    ...{ readText: null, headings: [], stored: [] },
   };
   const texts = (more: Partial<KnownWords>) => draftsOf({ ...known, ...more }).map(({ text }) => text);
 
@@ -136,6 +136,11 @@ describe('draftsOf', () => {
   it.each<[string, Partial<KnownWords>, readonly string[]]>([
     ['nothing is known', {}, []],
     ['what stands there already', { alt: 'The hall.', title: 'The hall' }, []],
+    [
+      'what an attribute keeps',
+      { stored: [{ attribute: 'title', text: 'The hall at night' }] },
+      ['The hall at night'],
+    ],
     ['the same twice', { title: 'The hall', headings: ['the hall'] }, ['The hall']],
     ['names of files', { title: 'IMG_2041', altTexts: { 'hall.jpg': 2 } }, []],
     ['words that say nothing', { altTexts: { photo: 3, Foto: 1 }, headings: ['Poster'] }, ['Foto']],

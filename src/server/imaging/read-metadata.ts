@@ -2,7 +2,7 @@
 import { setTimeout } from 'node:timers/promises';
 import exifr from 'exifr';
 import { XMLParser } from 'fast-xml-parser';
-import sharp from 'sharp';
+import sharp, { type Metadata } from 'sharp';
 
 /** Metadata blocks larger than this are not read: an honest one has a few kilobytes. */
 const MAX_BLOCK_BYTES = 512 * 1024;
@@ -17,6 +17,8 @@ export interface EmbeddedMetadata {
   /** Other dates of what is shown, with the field that gives each. */
   readonly dates?: readonly { readonly field: string; readonly value: string }[];
   readonly camera?: string;
+  /** EXIF Orientation, 2 to 8: how the pixels are to be turned, or mirrored, to stand upright; absent where they do. */
+  readonly orientation?: number;
   readonly title?: string;
   readonly description?: string;
   readonly altText?: string;
@@ -45,6 +47,7 @@ export async function readMetadata(bytes: Uint8Array): Promise<EmbeddedMetadata>
     taken: text(exif['DateTimeOriginal']),
     digitized: text(exif['DateTimeDigitized'] ?? exif['CreateDate']),
     dates: datesOf(iptc, xmp),
+    orientation: orientationOf(blocks),
     camera: [text(exif['Make']), text(exif['Model'])].filter(Boolean).join(' ') || undefined,
     title: first(xmp['title'], xmp['Headline'], iptc['ObjectName'], iptc['Headline']),
     description: first(xmp['description'], iptc['Caption'], exif['ImageDescription']),
@@ -59,6 +62,12 @@ export async function readMetadata(bytes: Uint8Array): Promise<EmbeddedMetadata>
     people: list(xmp['PersonInImage']),
     place: first(xmp['Location'], xmp['City'], iptc['City']),
   });
+}
+
+/** HEIC is stored turned already, whatever its EXIF says. */
+function orientationOf(facts: Metadata | null): number | undefined {
+  const { orientation, compression } = facts ?? {};
+  return orientation && orientation > 1 && compression !== 'hevc' ? orientation : undefined;
 }
 
 const SHARED = { reviveValues: false, silentErrors: true, mergeOutput: true, sanitize: true } as const;

@@ -21,8 +21,12 @@ export const errata = pgTable(
   {
     id: bigserial('id', { mode: 'number' }).primaryKey(),
     siteId: ofSite(),
+    /** The page it is on; for a file as such the file's own path. */
     pagePath: text('page_path').notNull(),
-    placementId: bigint('placement_id', { mode: 'number' }).notNull(),
+    /** `null` for what is wrong with a file as such. */
+    placementId: bigint('placement_id', { mode: 'number' }),
+    /** For a file as such the section in which it lies; that of a page is told by the page. */
+    section: text('section'),
     rule: text('rule').$type<RuleId>().notNull(),
     degree: text('degree').$type<Degree>().notNull(),
     level: text('level').$type<EvidenceLevel>().notNull(),

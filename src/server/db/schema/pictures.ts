@@ -14,7 +14,8 @@ import {
 import type { DateEvidence } from '@/core/dating/date-evidence';
 import type { ChangedSubject, SubjectKind } from '@/core/dating/changed-subject';
 import type { PictureKind, ShelfLife } from '@/core/dating/shelf-life';
-import type { FamilyState } from '@/core/picture/families';
+import type { TurnedTwin } from '@/core/errata/page-to-check';
+import type { FamilyState, Twin } from '@/core/picture/families';
 import type { PlaceholderClue, Teaching } from '@/core/picture/placeholder';
 import type { EmbeddedMetadata } from '../../imaging/read-metadata';
 import { moment, ofSite } from './columns';
@@ -31,6 +32,8 @@ export const looks = pgTable('looks', {
   metadata: jsonb('metadata').$type<EmbeddedMetadata>().notNull().default({}),
   /** Why it could not be read, in words. */
   problem: text('problem'),
+  /** How it was read: what was read by an older way is read again. */
+  version: integer('version').notNull().default(0),
 });
 
 /** The words that were read within a picture, once for all sites that have its bytes. */
@@ -82,6 +85,8 @@ export const pictures = pgTable(
     isCredited: boolean('is_credited').notNull().default(false),
     /** Of what it shows, that which has changed since it was taken. */
     changed: jsonb('changed').$type<ChangedSubject>(),
+    /** Another picture of the site that is the same, turned, and in which of the two a camera noted which way is up. */
+    twin: jsonb('twin').$type<Twin & Pick<TurnedTwin, 'upright'>>(),
   },
   (table) => [index('pictures_site').on(table.siteId, table.overdue)],
 );
@@ -90,6 +95,8 @@ export const pictures = pgTable(
 export const familyStates = pgTable('family_states', {
   siteId: ofSite().primaryKey(),
   state: jsonb('state').$type<FamilyState>().notNull(),
+  /** How the pictures had been read that it rests on. */
+  version: integer('version').notNull().default(0),
 });
 
 /** What a person said of two files: that they are one picture, or are not. */

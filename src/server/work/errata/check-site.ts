@@ -1,7 +1,7 @@
-/** Checks the pages of a site for errata: those that changed, and those whose pictures are judged otherwise now. */
+/** Checks a site for errata: its files, and of its pages those that changed, and those whose pictures are judged otherwise now. */
 import { createHash } from 'node:crypto';
 import { dayOfMs, type Day } from '@/core/dating/day';
-import { RULES } from '@/core/errata/all-rules';
+import { ALL_RULES } from '@/core/errata/all-rules';
 import { checkPage, type Erratum } from '@/core/errata/check-page';
 import { rulePage } from '@/core/errata/rule-page';
 import type { Database } from '../../db/database';
@@ -9,6 +9,7 @@ import { freshStatistics } from '../../db/fresh-statistics';
 import { inTransaction } from '../../db/in-transaction';
 import { insertRows } from '../../db/insert-rows';
 import { errata } from '../../db/schema/errata';
+import { checkFiles } from './check-files';
 import { levelsIn, levelsOf, pagesToCheck, type PageRow, type SectionLevels } from './pages-to-check';
 import type { PlaceRow } from './places-of-pages';
 
@@ -26,7 +27,7 @@ export async function checkSite(db: Database, siteId: number, now: number): Prom
   const today = dayOfMs(now);
   await markChanged(db, siteId, today);
   await db.pool.query(
-    `delete from errata e where e.site_id = $1 and not exists (
+    `delete from errata e where e.site_id = $1 and e.placement_id is not null and not exists (
        select 1 from pages p where p.site_id = e.site_id and p.path = e.page_path and p.gone_in is null)`,
     [siteId],
   );
@@ -44,12 +45,13 @@ export async function checkSite(db: Database, siteId: number, now: number): Prom
     }
   };
   await Promise.all(Array.from({ length: HANDS }, hand));
+  await checkFiles(db, siteId, levels);
   await freshStatistics(db.pool, ['errata']);
   return pages.length;
 }
 
 /** What all rules say, by which it is seen that a later version of them has other ones. */
-const RULES_KEY = createHash('sha256').update(RULES.map(rulePage).join('\n')).digest('hex');
+const RULES_KEY = createHash('sha256').update(ALL_RULES.map(rulePage).join('\n')).digest('hex');
 
 /**
  * Marks the pages that are to be checked though they did not change: all of them after the rules have, and those that
@@ -74,7 +76,7 @@ async function markChanged({ pool }: Database, siteId: number, today: Day): Prom
      ), changed as (
        update files f set facts_key = k.key from (
          select f.id, md5(concat_ws('|', f.sha256, f.problem, f.near_path, f.modified_ms, f.is_master, p.id, p.kind, p.taken_from,
-           p.taken_until, p.because, p.current_until < $2, p.changed, p.is_placeholder, p.clues, p.alt_texts, t.text, n.names,
+           p.taken_until, p.because, p.current_until < $2, p.changed, p.is_placeholder, p.clues, p.alt_texts, p.twin, t.text, n.names,
            case when n.names is not null then everybody.names end,
            d.path)) as key
          from files f left join pictures p on p.id = f.picture_id left join readings t on t.sha256 = p.master_sha

@@ -2,7 +2,7 @@ import type { NearMiss } from '@/core/address/near-miss';
 import type { ChangedSubject } from '@/core/dating/changed-subject';
 import type { DateEvidence } from '@/core/dating/date-evidence';
 import type { PictureKind } from '@/core/dating/shelf-life';
-import type { PictureFacts } from '@/core/errata/page-to-check';
+import type { PictureFacts, TurnedTwin } from '@/core/errata/page-to-check';
 import type { PlaceholderClue } from '@/core/picture/placeholder';
 import type { Database } from '../../db/database';
 import type { EmbeddedMetadata } from '../../imaging/read-metadata';
@@ -35,6 +35,7 @@ interface Row {
   readonly read_text: string | null;
   readonly people: readonly string[];
   readonly same_bytes: string | null;
+  readonly twin: TurnedTwin | null;
 }
 
 const numberOf = (text: string | null) => (text === null ? null : Number(text));
@@ -53,7 +54,8 @@ export async function picturesShown(
          join files g on g.site_id = ps.site_id and g.sha256 = ps.sha256 and g.gone_in is null
          where ps.site_id = f.site_id and g.picture_id = f.picture_id order by 1) as people,
        (select g.path from files g where g.site_id = f.site_id and g.sha256 = f.sha256 and g.gone_in is null
-         and (length(g.path), g.path) < (length(f.path), f.path) order by length(g.path), g.path limit 1) as same_bytes
+         and (length(g.path), g.path) < (length(f.path), f.path) order by length(g.path), g.path limit 1) as same_bytes,
+       p.twin || jsonb_build_object('path', (select min(g.path) from files g where g.site_id = f.site_id and g.sha256 = p.twin ->> 'to' and g.gone_in is null)) as twin
      from files f left join pictures p on p.id = f.picture_id left join looks l on l.sha256 = f.sha256 left join readings t on t.sha256 = p.master_sha
      left join lateral (select g.path, g.modified_ms from files g where g.picture_id = f.picture_id and g.is_master and g.gone_in is null
        order by g.path limit 1) m on true
@@ -87,9 +89,10 @@ function factsOf(row: Row): PictureFacts {
       ? (row.clues ?? []).flatMap(({ weight, text }) => (weight > 0 ? [text] : []))
       : [],
     embedded: row.metadata?.altText ?? row.metadata?.description ?? null,
+    embeddedTitle: row.metadata?.title ?? null,
     readText: row.read_text,
     credit: row.metadata?.credit ?? row.metadata?.creator ?? null,
-    ...{ people: row.people, sameBytes: row.same_bytes },
+    ...{ people: row.people, sameBytes: row.same_bytes, twin: row.twin },
     altTexts: row.alt_texts ?? {},
   };
 }

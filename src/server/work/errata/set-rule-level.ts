@@ -1,6 +1,6 @@
 /** Another degree for a rule, or none of it, on a site or in one of its sections. */
 import Joi from 'joi';
-import { RULES } from '@/core/errata/all-rules';
+import { ALL_RULES } from '@/core/errata/all-rules';
 import type { Degree, RuleId } from '@/core/errata/rule';
 import { requireRole, type Actor } from '../../accounts/actor';
 import { checkedInput } from '../../checked-input';
@@ -19,7 +19,7 @@ export interface RuleLevelInput {
 
 const SCHEMA = Joi.object<RuleLevelInput>({
   section: Joi.string().max(200).allow('').required(),
-  rule: Joi.valid(...RULES.map(({ id }) => id)).required(),
+  rule: Joi.valid(...ALL_RULES.map(({ id }) => id)).required(),
   level: Joi.valid('must', 'should', 'note', 'off', null).required(),
   reason: Joi.when('level', {
     is: null,

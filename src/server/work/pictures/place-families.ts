@@ -13,6 +13,7 @@ import type { Database } from '../../db/database';
 import { inTransaction } from '../../db/in-transaction';
 import { unpackLandmarks, unpackPlanes } from '../../imaging/stored-print';
 import { derivedBytesNow } from '../../store/store';
+import { LOOKS_VERSION } from './read-looks';
 
 /** Planes that are kept in memory: those of the pictures that are compared again and again. */
 const KEPT_PLANES = 400;
@@ -30,8 +31,8 @@ export async function placeFamilies(db: Database, siteId: number): Promise<numbe
     [siteId],
   );
   const { rows: known } = await db.pool.query<{ state: FamilyState }>(
-    'select state from family_states where site_id = $1',
-    [siteId],
+    'select state from family_states where site_id = $1 and version = $2',
+    [siteId, LOOKS_VERSION],
   );
   const builder = new FamilyBuilder(storedPrints(), corrections, files.length);
   const wanted = new Set(files.map(({ id }) => id));
@@ -52,9 +53,9 @@ export async function placeFamilies(db: Database, siteId: number): Promise<numbe
     await inTransaction(client, async () => {
       await writeFamilies(client, siteId, families);
       await client.query(
-        `insert into family_states (site_id, state) values ($1, $2)
-         on conflict (site_id) do update set state = excluded.state`,
-        [siteId, JSON.stringify(builder.state())],
+        `insert into family_states (site_id, state, version) values ($1, $2, $3)
+         on conflict (site_id) do update set state = excluded.state, version = excluded.version`,
+        [siteId, JSON.stringify(builder.state()), LOOKS_VERSION],
       );
     });
   } finally {
@@ -98,6 +99,7 @@ async function writeFamilies(client: PoolClient, siteId: number, families: reado
     `insert into pictures (site_id, master_sha) select $1, sha from unnest($2::text[]) with ordinality as v(sha, n) order by n returning id`,
     [siteId, fresh.map(({ family }) => family.master)],
   );
+  const twinOf = await twinsWithUpright(client, siteId, families);
   const all = numbered.map(({ family, id }) => ({ family, id: id ?? (made.shift() as { id: number }).id }));
   const rowsOf = all.flatMap(({ family, id }) =>
     family.members.map((member) => ({ id, sha: member.id, master: member.isMaster, link: member.link })),
@@ -115,14 +117,35 @@ async function writeFamilies(client: PoolClient, siteId: number, families: reado
     [siteId, rowsOf.map(({ sha }) => sha)],
   );
   await client.query(
-    `update pictures p set master_sha = v.sha from unnest($2::int[], $3::text[]) as v(id, sha)
-     where p.site_id = $1 and p.id = v.id and p.master_sha <> v.sha`,
-    [siteId, all.map(({ id }) => id), all.map(({ family }) => family.master)],
+    `update pictures p set master_sha = v.sha, twin = v.twin
+     from jsonb_to_recordset($2::jsonb) as v(id int, sha text, twin jsonb)
+     where p.site_id = $1 and p.id = v.id and (p.master_sha, p.twin) is distinct from (v.sha, v.twin)`,
+    [siteId, JSON.stringify(all.map(({ id, family }) => ({ id, sha: family.master, twin: twinOf(family) })))],
   );
   await client.query(
     'delete from pictures p where p.site_id = $1 and not exists (select 1 from files f where f.picture_id = p.id)',
     [siteId],
   );
+}
+
+/** Gives the twin of a family, with what cameras noted in the files of both. */
+async function twinsWithUpright(client: PoolClient, siteId: number, families: readonly Family[]) {
+  const byMaster = new Map(families.map((family) => [family.master, family]));
+  const { rows } = families.some(({ twins }) => twins.length > 0)
+    ? await client.query<{ sha256: string }>(
+        `select distinct l.sha256 from files f join looks l on l.sha256 = f.sha256
+         where f.site_id = $1 and f.gone_in is null and l.metadata ? 'orientation'`,
+        [siteId],
+      )
+    : { rows: [] };
+  const turned = new Set(rows.map(({ sha256 }) => sha256));
+  const isNoted = (family: Family | undefined) => family?.members.some(({ id }) => turned.has(id)) ?? false;
+  return (family: Family) => {
+    const [twin] = family.twins;
+    if (!twin) return null;
+    const [own, other] = [isNoted(family), isNoted(byMaster.get(twin.to))];
+    return { ...twin, upright: own === other ? null : own ? 'own' : 'other' };
+  };
 }
 
 function usualNumber(

@@ -14,6 +14,9 @@ import { packLandmarks, packPlanes } from '../../imaging/stored-print';
 import { problemOf } from '../../problem-error';
 import { hasDerived, storeDerived } from '../../store/store';
 
+/** To be raised whenever the same bytes are read otherwise: pictures are then read again, and families made anew. */
+export const LOOKS_VERSION = 1;
+
 /** Pictures that are read side by side: one is decoded while another's looks are taken. */
 const HANDS = 3;
 
@@ -31,9 +34,9 @@ export async function readLooks(
   const { rows } = await db.pool.query<Unread>(
     `select min(f.path) as path, f.sha256 from files f
      where f.site_id = $1 and f.gone_in is null and f.sha256 is not null and f.problem is null
-       and not exists (select 1 from looks l where l.sha256 = f.sha256)
+       and not exists (select 1 from looks l where l.sha256 = f.sha256 and l.version >= $2)
      group by f.sha256 order by 1`,
-    [siteId],
+    [siteId, LOOKS_VERSION],
   );
   let next = 0;
   const hand = async (): Promise<void> => {
@@ -68,14 +71,14 @@ async function readOne(
       quality: format === 'jpeg' ? jpegQuality(bytes) : null,
       emptiness: emptinessOf(print.plane),
       metadata: await readMetadata(bytes),
+      ...{ problem: null, version: LOOKS_VERSION },
     };
     await insertRows(db.pool, looks, [row], { onConflict: ['sha256'] });
   } catch (error) {
     // One broken picture is named, and hinders none of the others.
     const { what, why } = problemOf(error);
     const problem = `Its picture can’t be shown. ${what} ${why}`.slice(0, 500);
-    await insertRows(db.pool, looks, [{ sha256, widthPx: 0, heightPx: 0, emptiness: 0, problem }], {
-      onConflict: ['sha256'],
-    });
+    const row = { sha256, widthPx: 0, heightPx: 0, emptiness: 0, problem, version: LOOKS_VERSION };
+    await insertRows(db.pool, looks, [row], { onConflict: ['sha256'] });
   }
 }

@@ -30,6 +30,10 @@ const RULE: Readonly<Record<Degree, string>> = {
 /** How sure the evidence is. */
 const LEVEL = { read: 'read in the page', measured: 'measured', guessed: 'weighed' } as const;
 
+/** Where it stands, in words; a file as such stands nowhere. */
+const where = ({ page_path: path, line }: ErratumRow): string =>
+  line === null ? path : `${placeText(path)}, line ${line}`;
+
 /** What lays its words on the text desk: its picture; where there is none, all that the rule speaks of, from its place on. */
 const wordsOf = ({ picture_id: picture, rule, file_id: file, placement_id: place }: ErratumRow): string =>
   picture === null ? `rule=${rule}&from=${file === null ? `e${place}` : `f${file}`}` : `pictures=${picture}`;
@@ -45,7 +49,7 @@ export function ErratumLine({ slug, row, title, remedy, maySettle }: ErratumLine
       <div className="relative h-fit">
         <Mat
           src={row.sha256 ? `/s/${slug}/image/${row.sha256}` : null}
-          alt={showsNoFile(row.kind) ? 'on the page' : ''}
+          alt={row.kind !== null && showsNoFile(row.kind) ? 'on the page' : ''}
           width={96}
           height={66}
         />
@@ -53,7 +57,7 @@ export function ErratumLine({ slug, row, title, remedy, maySettle }: ErratumLine
           <span className="absolute top-1 left-1 flex rounded-sm bg-sheet p-0.5">
             <ChooseBox
               id={row.id}
-              name={`${title}, ${placeText(row.page_path)}, line ${row.line}`}
+              name={`${title}, ${where(row)}`}
               record={record ?? `/s/${slug}/pages/${row.page_id}`}
             />
           </span>
@@ -74,12 +78,14 @@ export function ErratumLine({ slug, row, title, remedy, maySettle }: ErratumLine
         </p>
       </div>
       <div className="min-w-0 text-sm max-md:col-start-2">
-        <p className="truncate">
-          <Link href={`/s/${slug}/pages/${row.page_id}`} className="font-semibold text-green">
-            {placeText(row.page_path)}
-          </Link>
-          <span className="text-ink-2">, line {row.line}</span>
-        </p>
+        {row.page_id === null ? null : (
+          <p className="truncate">
+            <Link href={`/s/${slug}/pages/${row.page_id}`} className="font-semibold text-green">
+              {placeText(row.page_path)}
+            </Link>
+            <span className="text-ink-2">, line {row.line}</span>
+          </p>
+        )}
         {record ? (
           <p className="truncate">
             <Link href={record} className="text-green" title={path ?? ''}>
@@ -94,7 +100,11 @@ export function ErratumLine({ slug, row, title, remedy, maySettle }: ErratumLine
                 Write its words
               </Link>
             ) : null}
-            {record ? (
+            {row.page_id === null ? (
+              <Link href={`/s/${slug}/files?list=unused`} className="text-green">
+                Take it off
+              </Link>
+            ) : record ? (
               <Link href={`${record}/swap`} className="text-green">
                 Swap it
               </Link>

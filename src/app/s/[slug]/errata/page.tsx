@@ -4,8 +4,8 @@ import { ERRATA_FILTERS, listErrata, type ErrataFilter, type ErratumRow } from '
 import { hrefWith, listQuery, type SearchParams } from '@/app/_data/query';
 import { requireActor } from '@/app/_data/session';
 import { siteBySlug } from '@/app/_data/site';
-import { RULES } from '@/core/errata/all-rules';
-import { isOnWords, type Rule } from '@/core/errata/rule';
+import { ruleText } from '@/core/errata/all-rules';
+import { isOnWords, type RuleText } from '@/core/errata/rule';
 import { buttonClass } from '@/ui/button';
 import { ChooseAll, Choosing } from '@/ui/choosing';
 import { Choices } from '@/ui/choices';
@@ -37,7 +37,7 @@ export default async function ErrataPage({
   const { given, section, sheet } = await listQuery(searchParams);
   const filter = ERRATA_FILTERS.find((name) => name === given('show')) ?? 'all';
   const owner = given('owner')?.slice(0, 100) ?? null;
-  const rule = RULES.find(({ id }) => id === given('rule')) ?? null;
+  const rule = ruleText(given('rule'));
   const { rows, counts, rules, sheets } = await listErrata(site.id, {
     ...{ filter, section, owner, sheet },
     rule: rule?.id ?? null,
@@ -96,8 +96,8 @@ export default async function ErrataPage({
                 key={row.id}
                 slug={site.slug}
                 row={row}
-                title={RULES.find(({ id }) => id === row.rule)?.title ?? row.rule}
-                remedy={RULES.find(({ id }) => id === row.rule)?.remedy ?? ''}
+                title={ruleText(row.rule)?.title ?? row.rule}
+                remedy={ruleText(row.rule)?.remedy ?? ''}
                 maySettle={maySettle}
               />
             ))}
@@ -152,7 +152,7 @@ interface RuleChoiceProps {
   root: string;
   now: Readonly<Record<string, string | null>>;
   rules: readonly { readonly rule: string; readonly count: number }[];
-  chosen: Rule | null;
+  chosen: RuleText | null;
 }
 
 /** The rules that found something, the gravest first. */
@@ -169,7 +169,7 @@ function RuleChoice({ root, now, rules, chosen }: RuleChoiceProps) {
         {rules.map(({ rule, count }) => (
           <li key={rule}>
             <Link href={hrefWith(root, { ...now, rule })} className={choiceLine(rule === chosen?.id)}>
-              {RULES.find(({ id }) => id === rule)?.title ?? rule}
+              {ruleText(rule)?.title ?? rule}
               <span className="font-normal text-ink-2">{count.toLocaleString('en')}</span>
             </Link>
           </li>

@@ -5,7 +5,7 @@ import { requireActor } from '@/app/_data/session';
 import { siteBySlug } from '@/app/_data/site';
 import { deskItem } from '@/app/_data/text-desk-item';
 import { deskQueue } from '@/app/_data/text-desk-queue';
-import { RULES } from '@/core/errata/all-rules';
+import { ruleText, RULES } from '@/core/errata/all-rules';
 import { isOnWords } from '@/core/errata/rule';
 import { Empty } from '@/ui/empty';
 import { TextDesk } from './text-desk';
@@ -24,7 +24,7 @@ export default async function TextDeskPage({
   const { given, section } = await listQuery(searchParams);
   const filter = ERRATA_FILTERS.find((name) => name === given('show')) ?? 'all';
   const owner = given('owner')?.slice(0, 100) ?? null;
-  const rule = RULES.find(({ id }) => id === given('rule')) ?? null;
+  const rule = ruleText(given('rule'));
   const pictures = numbersIn(given('pictures'));
   const entries = await deskQueue(site.id, {
     ...{ filter, section, owner, pictures },

@@ -4,7 +4,7 @@ import { listProposals } from '@/app/_data/proposals';
 import { hrefWith, listQuery, type SearchParams } from '@/app/_data/query';
 import { requireActor } from '@/app/_data/session';
 import { siteBySlug } from '@/app/_data/site';
-import { RULES } from '@/core/errata/all-rules';
+import { ruleText, RULES } from '@/core/errata/all-rules';
 import { Empty } from '@/ui/empty';
 import { count } from '@/ui/format';
 import { ProposalList } from './proposal-list';
@@ -24,7 +24,7 @@ export default async function ProposalsPage({
   const { given, section } = await listQuery(searchParams);
   const filter = ERRATA_FILTERS.find((name) => name === given('show')) ?? 'all';
   const owner = given('owner')?.slice(0, 100) ?? null;
-  const rule = RULES.find(({ id }) => id === given('rule')) ?? null;
+  const rule = ruleText(given('rule'));
   const proposals = mayWrite
     ? await listProposals(site, { filter, section, owner, rule: rule?.id ?? null })
     : [];

@@ -4,7 +4,7 @@ import { hrefWith, listQuery, type SearchParams } from '@/app/_data/query';
 import { ruleLevelsOf } from '@/app/_data/rule-levels';
 import { requireActor } from '@/app/_data/session';
 import { siteBySlug } from '@/app/_data/site';
-import { RULES } from '@/core/errata/all-rules';
+import { ALL_RULES } from '@/core/errata/all-rules';
 import { Chip } from '@/ui/chip';
 import { placeText } from '@/ui/format';
 import { RuleLine } from './rule-line';
@@ -68,7 +68,7 @@ export default async function RulesPage({
             {name}
           </h2>
           <ul className="max-w-[980px]">
-            {RULES.filter(({ id }) => id.startsWith(`${group}/`)).map(
+            {ALL_RULES.filter(({ id }) => id.startsWith(`${group}/`)).map(
               ({ id, title, why, degree, standard }) => (
                 <RuleLine
                   key={`${section} ${id}`}

@@ -1,0 +1,62 @@
+/** Checks the files of a site as such: those that nothing shows. */
+import { sectionOf } from '@/core/address/section-of';
+import { checkFile, type FileErratum } from '@/core/errata/check-page';
+import type { FileToCheck } from '@/core/errata/rule';
+import type { Database } from '../../db/database';
+import { inTransaction } from '../../db/in-transaction';
+import { insertRows } from '../../db/insert-rows';
+import { errata } from '../../db/schema/errata';
+import { levelsIn, type SectionLevels } from './pages-to-check';
+
+interface Kept {
+  readonly id: string;
+  readonly path: string;
+  readonly rule: string;
+  readonly degree: string;
+  readonly section: string;
+  readonly key: string;
+}
+
+/** Checks all files, and writes what is new or gone: an erratum that stays keeps its number. */
+export async function checkFiles(db: Database, siteId: number, levels: SectionLevels): Promise<void> {
+  const { rows: files } = await db.pool.query<FileToCheck>(
+    `select path, size_bytes::float8 as "sizeBytes", uses from files
+     where site_id = $1 and gone_in is null and sha256 is not null and uses = 0`,
+    [siteId],
+  );
+  const { rows: patterns } = await db.pool.query<{ pattern: string }>(
+    'select pattern from sections where site_id = $1',
+    [siteId],
+  );
+  const { rows: before } = await db.pool.query<Kept>(
+    'select id::text, page_path as path, rule, degree, section, key from errata where site_id = $1 and placement_id is null',
+    [siteId],
+  );
+  const of = patterns.map(({ pattern }) => pattern);
+  const found = files.flatMap((file) => {
+    const section = sectionOf(file.path, of);
+    return checkFile(file, levelsIn(section, levels)).map((one) => rowOf(siteId, file.path, section, one));
+  });
+  const isKnown = new Set(before.map(nameOf));
+  const isThere = new Set(found.map((row) => nameOf({ ...row, path: row.pagePath })));
+  const gone = before.filter((one) => !isThere.has(nameOf(one))).map(({ id }) => id);
+  const fresh = found.filter((row) => !isKnown.has(nameOf({ ...row, path: row.pagePath })));
+  if (gone.length + fresh.length === 0) return;
+  const client = await db.pool.connect();
+  try {
+    await inTransaction(client, async () => {
+      await client.query('delete from errata where id = any($1::int8[])', [gone]);
+      await insertRows(client, errata, fresh, { onConflict: ['site_id', 'page_path', 'key'] });
+    });
+  } finally {
+    client.release();
+  }
+}
+
+/** What makes a row another one. */
+const nameOf = ({ path, rule, degree, section, key }: Omit<Kept, 'id'>): string =>
+  [path, rule, degree, section, key].join('\n');
+
+function rowOf(siteId: number, path: string, section: string, erratum: FileErratum) {
+  return { siteId, pagePath: path, placementId: null, section, ...erratum };
+}
