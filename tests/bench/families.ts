@@ -109,10 +109,16 @@ async function written(path: string, number: number): Promise<Written[]> {
     const made = await make(sharp(upright.data), { width, height });
     const bytes = await made.toBuffer({ resolveWithObject: true });
     const print = fingerprintOf(await readPlanes(bytes.data, way));
+    // White on transparent, laid over white, is gone: nobody could find it.
+    if (all[0] && isBlank(print) && !isBlank(all[0].print)) continue;
     all.push({ id: `${of} ${way}`, of, way, widthPx: bytes.info.width, heightPx: bytes.info.height, print });
   }
   return all;
 }
+
+/** Samples of brightness, of 255, between the darkest and the lightest of a picture that shows nothing. */
+const BLANK = 12;
+const isBlank = ({ plane: { data } }: Fingerprint): boolean => Math.max(...data) - Math.min(...data) <= BLANK;
 
 export async function benchFamilies(folders: readonly string[]): Promise<void> {
   const found = (await Promise.all(folders.map(picturesIn))).flat();

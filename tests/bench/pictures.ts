@@ -69,6 +69,7 @@ function maker(real: readonly Fingerprint[]): (seed: number) => Searchable {
       plane: { width: 256, height: 171 },
       hash: turned(whole.hash),
       squareHash: turned(whole.squareHash),
+      middleHashes: whole.middleHashes.map(turned),
       landmarks: Array.from({ length: MOST_LANDMARKS }, () => turned(one(pool))),
     };
   };

@@ -2,7 +2,7 @@
 import { votedAlignments, type Match, type Vote } from './align';
 import { mirroredHash, type DctHash } from './dct-hash';
 import { MOST_LANDMARKS } from './find-landmarks';
-import type { Fingerprint } from './fingerprint';
+import { MIDDLES, type Fingerprint } from './fingerprint';
 import { HashTables } from './hash-tables';
 
 /** Bits in which landmarks of the same blob may differ. */
@@ -17,7 +17,7 @@ const TRIED = 4;
 const LEAST_VOTES = 2;
 
 /** What of a fingerprint is looked up. */
-export interface Searchable extends Pick<Fingerprint, 'hash' | 'squareHash' | 'landmarks'> {
+export interface Searchable extends Pick<Fingerprint, 'hash' | 'squareHash' | 'middleHashes' | 'landmarks'> {
   readonly plane: Pick<Fingerprint['plane'], 'width' | 'height'>;
 }
 
@@ -27,6 +27,11 @@ export interface Candidate {
   readonly isMirrored: boolean;
   /** Distance of the hashes of the wholes, or of their middles, in bits. */
   readonly wholeDistance: number;
+  /**
+   * Widths, in shares of the other's, that it may have in the middle of it: the middle of the one has nearly the hash
+   * of the other's; the nearest first.
+   */
+  readonly middles: readonly number[];
   /** How it may lie there, by the landmarks that both have; the likeliest first. */
   readonly alignments: readonly Vote[];
 }
@@ -36,11 +41,23 @@ interface Common {
   readonly picture: number;
   readonly isMirrored: boolean;
   whole: number;
+  /** Distance of the nearest hashes of middles, and where each puts the one in the other. */
+  middle: number;
+  readonly middles: ReadonlyMap<number, number>;
   readonly matches: Match[];
 }
 
-/** A whole picture has no place within itself. */
-const WHOLE_PLACE = [0, 0, 0] as const;
+/** Share of both sides that each hash of a picture is of; the square in the middle is of no such share. */
+const SHARES: readonly number[] = [1, 0, ...MIDDLES];
+const WHOLE_HASH = 0;
+const SQUARE_HASH = 1;
+const hashesOf = ({ hash, squareHash, middleHashes }: Omit<Searchable, 'plane' | 'landmarks'>) => [
+  hash,
+  squareHash,
+  ...middleHashes,
+];
+/** Middles of each picture that are tried. */
+const TRIED_MIDDLES = 2;
 
 export class CandidateIndex {
   private readonly wholes: HashTables;
@@ -51,16 +68,15 @@ export class CandidateIndex {
 
   /** @param expected about how many pictures will come; more may, and are found more slowly */
   constructor(expected: number) {
-    this.wholes = new HashTables(2 * expected);
+    this.wholes = new HashTables((2 + MIDDLES.length) * expected);
     this.landmarks = new HashTables(MOST_LANDMARKS * expected);
   }
 
   /** Adds a picture and gives its number, from 0. */
-  add({ hash, squareHash, landmarks }: Searchable): number {
+  add(looks: Searchable): number {
     const picture = this.count++;
-    this.wholes.add(hash, picture, WHOLE_PLACE);
-    this.wholes.add(squareHash, picture, WHOLE_PLACE);
-    for (const landmark of landmarks)
+    hashesOf(looks).forEach((hash, n) => this.wholes.add(hash, picture, [n, 0, 0]));
+    for (const landmark of looks.landmarks)
       this.landmarks.add(landmark, picture, [landmark.x, landmark.y, landmark.size]);
     if (this.count > this.counts.length) this.counts = new Uint16Array(this.counts.length * 2);
     return picture;
@@ -71,33 +87,50 @@ export class CandidateIndex {
     return [...this.common(wanted, false), ...this.common(wanted, true)]
       .sort((a, b) => firstWorth(b) - firstWorth(a))
       .slice(0, VOTED)
-      .map(({ picture, isMirrored, whole, matches }) => ({
+      .map(({ picture, isMirrored, whole, middles, matches }) => ({
         ...{ picture, isMirrored, wholeDistance: whole },
+        middles: [...middles]
+          .sort((a, b) => a[1] - b[1])
+          .slice(0, TRIED_MIDDLES)
+          .map(([width]) => width),
         alignments: votedAlignments(matches.slice(0, MOST_MATCHES), TRIED).filter(
           ({ votes }) => votes >= LEAST_VOTES,
         ),
       }))
-      .filter(({ wholeDistance, alignments }) => wholeDistance <= WHOLE_DISTANCE || alignments.length > 0)
+      .filter(
+        ({ wholeDistance, middles, alignments }) =>
+          wholeDistance <= WHOLE_DISTANCE || middles.length + alignments.length > 0,
+      )
       .sort((a, b) => worth(b) - worth(a))
       .slice(0, most);
   }
 
-  /** Numbers of the pictures whose whole, or middle, has nearly that hash. */
+  /** Numbers of the pictures whose whole has nearly that hash. */
   findWhole(hash: DctHash): number[] {
     const found = new Set<number>();
-    this.wholes.near(hash, WHOLE_DISTANCE, (at) => found.add(this.wholes.pictureOf(at)));
+    this.wholes.near(hash, WHOLE_DISTANCE, (at) => {
+      if (this.wholes.detailsOf(at)[0] === WHOLE_HASH) found.add(this.wholes.pictureOf(at));
+    });
     return [...found];
   }
 
-  private common({ plane, hash, squareHash, landmarks }: Searchable, isMirrored: boolean): Common[] {
+  private common(looks: Searchable, isMirrored: boolean): Common[] {
+    const { plane, landmarks } = looks;
     const facing = (of: DctHash) => (isMirrored ? mirroredHash(of) : of);
-    const wholes = new Map<number, number>();
-    for (const whole of [facing(hash), facing(squareHash)]) {
-      this.wholes.near(whole, WHOLE_DISTANCE, (at, distance) => {
+    const wholes = new Map<number, Whole>();
+    hashesOf(looks).forEach((hash, own) => {
+      this.wholes.near(facing(hash), WHOLE_DISTANCE, (at, distance) => {
         const picture = this.wholes.pictureOf(at);
-        wholes.set(picture, Math.min(distance, wholes.get(picture) ?? FAR));
+        const other = this.wholes.detailsOf(at)[0]!;
+        let known = wholes.get(picture);
+        if (!known) wholes.set(picture, (known = { whole: FAR, middle: FAR, middles: new Map() }));
+        if (Math.max(own, other) <= SQUARE_HASH) known.whole = Math.min(known.whole, distance);
+        if (own === SQUARE_HASH || other === SQUARE_HASH || own === other) return;
+        known.middle = Math.min(known.middle, distance);
+        const width = SHARES[other]! / SHARES[own]!;
+        known.middles.set(width, Math.min(distance, known.middles.get(width) ?? FAR));
       });
-    }
+    });
     // Landmarks are counted first, and looked at only for the pictures that have most of them.
     const hits: number[] = [];
     const touched: number[] = [];
@@ -111,7 +144,7 @@ export class CandidateIndex {
     });
     const found = new Map<number, Common>();
     for (const picture of [...wholes.keys(), ...this.mostTouched(touched)])
-      found.set(picture, { picture, isMirrored, whole: wholes.get(picture) ?? FAR, matches: [] });
+      found.set(picture, { picture, isMirrored, ...(wholes.get(picture) ?? NOTHING), matches: [] });
     const width = plane.width / Math.max(plane.width, plane.height);
     for (let i = 0; i < hits.length; i += 2) {
       const at = hits[i]!;
@@ -135,8 +168,19 @@ export class CandidateIndex {
 
 /** Distance of hashes that have nothing in common. */
 const FAR = 64;
+const NOTHING = { whole: FAR, middle: FAR, middles: new Map<number, number>() };
+
+/** What hashes of the whole and of the middles have in common. */
+interface Whole {
+  whole: number;
+  middle: number;
+  readonly middles: Map<number, number>;
+}
 
 const nearness = (distance: number) => (distance <= WHOLE_DISTANCE ? WHOLE_DISTANCE + 2 - distance : 0);
-const firstWorth = ({ matches, whole }: Common) => matches.length + 4 * nearness(whole);
-const worth = ({ alignments, wholeDistance }: Candidate) =>
-  (alignments[0]?.votes ?? 0) + nearness(wholeDistance);
+const firstWorth = ({ matches, whole, middle }: Common) =>
+  matches.length + 4 * Math.max(nearness(whole), nearness(middle));
+/** A middle that is near is worth half as much as the whole: there are more of them. */
+const worth = ({ alignments, middles, wholeDistance }: Candidate) =>
+  (alignments[0]?.votes ?? 0) +
+  Math.max(nearness(wholeDistance), middles.length > 0 ? WHOLE_DISTANCE / 2 : 0);

@@ -36,16 +36,19 @@ export function linksTo<T extends Compared>(
   const isLinked = new Set(wholes.filter(({ link }) => link.kind === 'same').map(({ to }) => to));
   const rough = others
     .filter((to) => !isLinked.has(to))
-    .map((to) => ({ to, ...roughPart(own, to) }))
-    .filter(({ to, agreement }) => agreement >= worthALook(to.candidate))
-    .sort((a, b) => b.agreement - a.agreement)
+    .map((to) => ({ to, places: roughPlaces(own, to) }))
+    .filter(({ to, places }) => places.agreement >= worthALook(to.candidate))
+    .sort((a, b) => b.places.agreement - a.places.agreement)
     .slice(0, LOOKED_AT);
-  const parts = rough.flatMap(({ to, ...found }) => linked(to, exactPart(own, to, found)));
+  const parts = rough.flatMap(({ to, places }) =>
+    linked(to, exactPart(own, to, places.sought) ?? exactPart(own, to, places.given)),
+  );
   return [...wholes, ...parts];
 }
 
-function worthALook({ alignments, wholeDistance }: Candidate): number {
-  const isLikely = (alignments[0]?.votes ?? 0) >= FEW_VOTES || wholeDistance <= WHOLE_DISTANCE;
+function worthALook({ alignments, middles, wholeDistance }: Candidate): number {
+  const isLikely =
+    (alignments[0]?.votes ?? 0) >= FEW_VOTES || middles.length > 0 || wholeDistance <= WHOLE_DISTANCE;
   return isLikely ? WORTH_A_LOOK : WORTH_FOR_FEW;
 }
 
@@ -62,19 +65,52 @@ function compareWhole(own: Fingerprint, { print, candidate }: Compared): Link | 
   return judged(looks, print, WHOLE, candidate);
 }
 
-/** Where about a picture lies in a candidate. */
-function roughPart(own: Fingerprint, { print, candidate }: Compared): Refined {
+interface Places {
+  /** The best agreement that was found. */
+  readonly agreement: number;
+  /** Frames after the coarse search that agree about as well as the best, which comes first. */
+  readonly sought: readonly Refined[];
+  /** The likeliest frames as landmarks and middles give them: among writing the coarse search may lose its way. */
+  readonly given: readonly Refined[];
+}
+
+/** Where about a picture may lie in a candidate. */
+function roughPlaces(own: Fingerprint, { print, candidate }: Compared): Places {
   const { plane } = facing(own, candidate.isMirrored);
-  const frames = candidate.alignments.map((alignment) => frameOf(alignment, plane, print.plane));
+  const aligned = candidate.alignments.map((alignment) => frameOf(alignment, plane, print.plane));
+  const middles = candidate.middles.map((width) => middlePart(width));
+  const frames = [...aligned, ...middles];
   // The usual cuttings need no landmarks: the middle of the one, as large as the other's shape allows.
   if (candidate.wholeDistance <= WHOLE_DISTANCE) {
     if (isSameShape(plane, print.plane)) frames.push(WHOLE);
     else frames.push(middleFrame(plane, print.plane, 'inside'), middleFrame(plane, print.plane, 'around'));
   }
-  return frames
+  const [best, ...others] = frames
     .map((frame) => roughFrame(plane, print.plane, frame))
-    .reduce((best, one) => (worthOf(one) > worthOf(best) ? one : best), NOWHERE);
+    .sort((a, b) => worthOf(b) - worthOf(a));
+  if (!best) return { agreement: -1, sought: [], given: [] };
+  const kept = [best];
+  for (const one of others) {
+    if (kept.length === TRIED_FRAMES || worthOf(one) < worthOf(best) - ABOUT_AS_WELL) break;
+    if (kept.every(({ frame }) => isElsewhere(frame, one.frame))) kept.push(one);
+  }
+  const { agreement } = best;
+  const given = [...aligned.slice(0, 1), ...middles].map((frame) => ({ frame, agreement }));
+  return { agreement, sought: kept, given };
 }
+
+const middlePart = (share: number): Frame => ({
+  ...{ left: (1 - share) / 2, top: (1 - share) / 2 },
+  ...{ width: share, height: share },
+});
+
+/** In a pattern that repeats, several places agree about as well as long as they are compared coarsely. */
+const TRIED_FRAMES = 3;
+const ABOUT_AS_WELL = 0.04;
+const ELSEWHERE = 0.012;
+
+const isElsewhere = (one: Frame, other: Frame): boolean =>
+  (['left', 'top', 'width', 'height'] as const).some((side) => Math.abs(one[side] - other[side]) > ELSEWHERE);
 
 /** Of frames that agree alike, as they do in a pattern that repeats, the one in which one picture holds the other. */
 function worthOf({ agreement, frame: { left, top, width, height } }: Refined): number {
@@ -85,15 +121,24 @@ function worthOf({ agreement, frame: { left, top, width, height } }: Refined): n
 }
 
 const HOLDING = 0.05;
-const NOWHERE: Refined = { frame: WHOLE, agreement: -1 };
 
-function exactPart(own: Fingerprint, { print, candidate }: Compared, found: Refined): Link | null {
+function exactPart(
+  own: Fingerprint,
+  { print, candidate }: Compared,
+  frames: readonly Refined[],
+): Link | null {
   const looks = facing(own, candidate.isMirrored);
-  if (!mayAgree(looks.plane, print.plane, found.frame)) return null;
-  const { frame } = exactFrame(looks.plane, print.plane, found);
-  // Of a picture that is nearly square a square is the whole, but for a sliver: no less must agree.
-  const isWhole = isSameShape(looks.plane, print.plane) && isWholeFrame(frame);
-  return judged(looks, print, frame, { isMirrored: candidate.isMirrored, isWhole });
+  const exact = frames
+    .filter(({ frame }) => mayAgree(looks.plane, print.plane, frame))
+    .map((found) => exactFrame(looks.plane, print.plane, found))
+    .sort((a, b) => b.agreement - a.agreement);
+  for (const { frame } of exact) {
+    // Of a picture that is nearly square a square is the whole, but for a sliver: no less must agree.
+    const isWhole = isSameShape(looks.plane, print.plane) && isWholeFrame(frame);
+    const link = judged(looks, print, frame, { isMirrored: candidate.isMirrored, isWhole });
+    if (link) return link;
+  }
+  return null;
 }
 
 /**

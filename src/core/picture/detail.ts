@@ -15,6 +15,10 @@ const COVERED = 10;
 /** Variance of brightness, and of detail, below which there is none to speak of. */
 const FLAT_LIGHT = 0.3;
 const FLAT_DETAIL = 0.5;
+/** Beyond that the one has structure that the other lacks, and is no paler copy. */
+const MOST_CONTRAST = 3;
+/** Variance of brightness below which a picture is one even tone, whatever compression did to it. */
+const BLANK_LIGHT = 0.5;
 
 export interface DetailComparison {
   /** Correlation of light and shade, −1 to 1; 0 where one of them is flat. */
@@ -30,6 +34,16 @@ export interface DetailComparison {
   readonly replaced: number;
   /** How many tiles are structured: few say little. */
   readonly tiles: number;
+  /** Correlation of light and shade apart from the tiles in which only one has structure; 0 where one of them is flat. */
+  readonly lightApart: number;
+  /** Share of the sample that these tiles cover. */
+  readonly covered: number;
+  /** Standard deviation of the light and shade apart from them, of the flatter of both, in brightness of 255. */
+  readonly shading: number;
+  /** Whether neither shows anything at all; the mean brightness of the first, and by how much the other's differs. */
+  readonly isBlank: boolean;
+  readonly tone: number;
+  readonly shift: number;
 }
 
 /** @param a brightness row by row, as `b` */
@@ -44,12 +58,15 @@ export function compareDetail(
   const light = momentsOf(a, b);
   const detail = momentsOf(own, other);
   // Contrast is brought to the same level, so that a paler copy does not look empty.
-  const contrast = isFlat(detail) ? 1 : Math.sqrt(detail.bb / detail.aa);
+  const contrast = isFlat(detail)
+    ? 1
+    : Math.max(1 / MOST_CONTRAST, Math.min(MOST_CONTRAST, Math.sqrt(detail.bb / detail.aa)));
   const gain = light.aa < 1 ? 1 : Math.sqrt(light.bb / light.aa);
   const lift = light.meanB - gain * light.meanA;
   const blocks = blocksOf([a, b, own, other], width, height);
   const least = STRUCTURED * TILE * TILE;
   const counts = { structured: 0, replaced: 0, contradicted: 0, onlyFirst: 0, onlySecond: 0 };
+  const isCoveredBlock = new Uint8Array(blocks.columns * blocks.rows);
   for (let row = 0; row + 1 < blocks.rows; row++) {
     for (let column = 0; column + 1 < blocks.columns; column++) {
       const tile = tileOf(blocks, row, column);
@@ -62,14 +79,27 @@ export function compareDetail(
       const isCovered = Math.abs(tile.b - gain * tile.a - lift * TILE * TILE) > COVERED * TILE * TILE;
       if (!isThrough && !isCovered && less >= least) counts.replaced++;
       if (shared >= DIFFERENT * Math.sqrt(less * more)) continue;
-      if (less >= least) counts.contradicted++;
-      else if (first > tile.bb) counts.onlyFirst++;
+      if (less >= least) {
+        counts.contradicted++;
+        continue;
+      }
+      if (first > tile.bb) counts.onlyFirst++;
       else counts.onlySecond++;
+      const corner = row * blocks.columns + column;
+      for (const at of [corner, corner + 1, corner + blocks.columns, corner + blocks.columns + 1])
+        isCoveredBlock[at] = 1;
     }
   }
+  const apart = blockMoments(blocks, isCoveredBlock);
   const share = (count: number) => (counts.structured === 0 ? 0 : count / counts.structured);
   return {
-    light: light.aa < FLAT_LIGHT || light.bb < FLAT_LIGHT ? 0 : light.ab / Math.sqrt(light.aa * light.bb),
+    light: lightOf(light),
+    lightApart: lightOf(apart),
+    covered: apart.covered,
+    shading: Math.sqrt(Math.max(0, Math.min(apart.aa, apart.bb))),
+    isBlank: Math.max(light.aa, light.bb) < BLANK_LIGHT,
+    tone: light.meanA,
+    shift: Math.abs(light.meanA - light.meanB),
     agreement: isFlat(detail) ? 0 : detail.ab / Math.sqrt(detail.aa * detail.bb),
     contradicted: share(counts.contradicted),
     onlyFirst: share(counts.onlyFirst),
@@ -93,6 +123,9 @@ export function detailAgreement(
   const detail = momentsOf(withoutShade(a, width, height), withoutShade(b, width, height));
   return isFlat(detail) ? null : detail.ab / Math.sqrt(detail.aa * detail.bb);
 }
+
+const lightOf = ({ aa, bb, ab }: Moments): number =>
+  aa < FLAT_LIGHT || bb < FLAT_LIGHT ? 0 : ab / Math.sqrt(aa * bb);
 
 const isFlat = ({ aa, bb }: Moments) => aa < FLAT_DETAIL || bb < FLAT_DETAIL;
 
@@ -159,6 +192,21 @@ function blocksOf(
   }
   return { columns, rows, sums };
 }
+
+/** Moments of the mean brightness of the blocks that are not covered, and the share of those that are. */
+function blockMoments({ columns, rows, sums }: Blocks, isCovered: Uint8Array) {
+  const [first, second]: [number[], number[]] = [[], []];
+  for (let at = 0; at < columns * rows; at++) {
+    if (isCovered[at]) continue;
+    first.push(sums[at * SUMS]! / BLOCK ** 2);
+    second.push(sums[at * SUMS + 1]! / BLOCK ** 2);
+  }
+  const covered = 1 - first.length / Math.max(1, columns * rows);
+  if (first.length === 0) return { ...NO_MOMENTS, covered };
+  return { ...momentsOf(Float32Array.from(first), Float32Array.from(second)), covered };
+}
+
+const NO_MOMENTS: Moments = { meanA: 0, meanB: 0, aa: 0, bb: 0, ab: 0 };
 
 function tileOf({ columns, sums }: Blocks, row: number, column: number) {
   const corner = (row * columns + column) * SUMS;

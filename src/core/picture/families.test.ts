@@ -27,6 +27,17 @@ const together = (families: readonly Family[]) =>
 const hall = pictureOf(1);
 const river = pictureOf(2);
 
+const drawn = (shade: (x: number, y: number) => number): Drawn => ({
+  ...{ width: 240, height: 160 },
+  data: Uint8Array.from({ length: 240 * 160 }, (_, i) => shade(i % 240, Math.floor(i / 240))),
+});
+/** Soft hills of light, without an edge. */
+const smooth = (across: number, down: number): Drawn =>
+  drawn((x, y) => 120 + 50 * Math.sin(across * x + 1) + 40 * Math.cos(down * y + across * x));
+/** Boards side by side, under a lamp. */
+const pattern = (): Drawn =>
+  drawn((x, y) => (x % 12 < 4 ? 30 : 100) + 90 * Math.exp(-((x - 130) ** 2 + (y - 40) ** 2) / 4000));
+
 describe('families', () => {
   it.each([
     ['smaller', shaped(hall, { scale: 0.55 })],
@@ -100,6 +111,48 @@ describe('families', () => {
       ['first', 'first small'],
       ['second', 'second small'],
     ]);
+  });
+
+  it('takes along a smooth picture with words over it, and no other smooth one', () => {
+    const dunes = smooth(0.02, 0.03);
+    const marked = drawn((x, y) =>
+      x > 60 && x < 180 && y > 110 && y < 132 && x % 6 < 3 ? 250 : (dunes.data[y * 240 + x] ?? 0),
+    );
+    const families = familiesOf([
+      file('dunes', dunes),
+      file('dunes marked', marked, 800),
+      file('mist', smooth(0.05, 0.01)),
+      file('mist small', shaped(smooth(0.05, 0.01), { scale: 0.5 }), 400),
+    ]);
+    expect(together(families)).toEqual([
+      ['dunes', 'dunes marked'],
+      ['mist', 'mist small'],
+    ]);
+  });
+
+  it('puts even tones together where they are the same, and keeps words on an even ground apart from it', () => {
+    const tone = (value: number): Drawn => ({
+      width: 90,
+      height: 60,
+      data: new Uint8Array(5400).fill(value),
+    });
+    const families = familiesOf([
+      file('grey', tone(120)),
+      file('grey small', shaped(tone(121), { scale: 0.5 }), 100),
+      file('dark', tone(40)),
+      file('words', shaped(tone(120), { writing: 5 }), 300),
+    ]);
+    expect(together(families)).toEqual([['dark'], ['grey', 'grey small'], ['words']]);
+  });
+
+  it('finds its way in a pattern that repeats', () => {
+    const boards = pattern();
+    const cut = shaped(boards, { cut: [0.05, 0.05, 0.9, 0.9] });
+    const families = familiesOf([file('boards', boards), file('cut', cut, 800)]);
+    expect(together(families)).toEqual([['boards', 'cut']]);
+    const link = families[0]?.members.find(({ id }) => id === 'cut')?.link;
+    expect(link?.other.left).toBeCloseTo(0.05, 1.5);
+    expect(link?.other.width).toBeCloseTo(0.9, 1.5);
   });
 
   it('places one more as if it had come with the others', () => {

@@ -3,6 +3,7 @@ import type { Tint } from './colour';
 import { dctHash, HASH_SIDE, type DctHash } from './dct-hash';
 import { findLandmarks, type Landmark } from './find-landmarks';
 import { resample, WHOLE, type GreyPlane, type Rect } from './grey-plane';
+import { shrunk } from './shrink';
 
 /** Long side of the plane that is kept, in pixels; a smaller picture keeps its own size. */
 export const PLANE_PX = 256;
@@ -14,15 +15,31 @@ export interface Fingerprint {
   readonly hash: DctHash;
   /** The hash of the largest square in the middle: the commonest cutting of all. */
   readonly squareHash: DctHash;
+  /** Hashes of the middle at the shares of `MIDDLES`: a picture that was trimmed, or got a border, has one of them. */
+  readonly middleHashes: readonly DctHash[];
   readonly landmarks: readonly Landmark[];
 }
+
+/** Shares of width and height. Steps are small enough that what lies between two is near one of them. */
+export const MIDDLES = [0.94, 0.88, 0.8, 0.7] as const;
+/** Long side of the plane that the middles are taken from. */
+const MIDDLES_FROM_PX = 64;
 
 /** @param planes as `planesOf` gives them */
 export function fingerprintOf({ plane, tint }: Pick<Fingerprint, 'plane' | 'tint'>): Fingerprint {
   const hash = dctHash(resample(plane, WHOLE, [HASH_SIDE, HASH_SIDE]));
   const squareHash = dctHash(resample(plane, middleSquare(plane), [HASH_SIDE, HASH_SIDE]));
-  return { plane, tint, hash, squareHash, landmarks: findLandmarks(plane) };
+  const small = shrunk(plane, MIDDLES_FROM_PX);
+  const middleHashes = MIDDLES.map((share) =>
+    dctHash(resample(small, middle(share), [HASH_SIDE, HASH_SIDE])),
+  );
+  return { plane, tint, hash, squareHash, middleHashes, landmarks: findLandmarks(plane) };
 }
+
+const middle = (share: number): Rect => ({
+  ...{ left: (1 - share) / 2, top: (1 - share) / 2 },
+  ...{ width: share, height: share },
+});
 
 function middleSquare({ width, height }: GreyPlane): Rect {
   const side = Math.min(width, height);

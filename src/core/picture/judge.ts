@@ -1,7 +1,7 @@
 /** Says of two pictures, laid over each other, whether they show the same, and how they differ. */
 import type { Frame } from './align';
 import { otherColours, type Tint } from './colour';
-import { compareDetail, detailAgreement } from './detail';
+import { compareDetail, detailAgreement, type DetailComparison } from './detail';
 import { resample, WHOLE, type GreyPlane, type Rect } from './grey-plane';
 import { shrunk } from './shrink';
 
@@ -54,9 +54,23 @@ const REPLACED_PART = 10;
 /** Tiles below which detail says too little, and light and shade must agree nearly wholly. */
 const FEW_TILES = 6;
 const FLAT_AGREEMENT = 0.98;
+/** The same where what little detail there is agrees as well. */
+const FAINT = { light: 0.95, agreement: 0.9 };
+/** Light and shade beside a border that has run in, where it covers no more than that. */
+const RUN_IN = 0.15;
+/** Difference of brightness, of 255, between two even tones that are the same; white and black say nothing. */
+const SAME_TONE = 4;
+const TONES = { darkest: 6, lightest: 249 };
+/**
+ * Something laid over a smooth picture, which has no detail to show through: the light and shade beside it must agree
+ * next to wholly, and there must be enough of both.
+ */
+const BARE_OVER = { light: 0.985, contradicted: 0.01, covered: 0.45, coveredBesideDetail: 0.1, shading: 8 };
 /** Samples along the long side; parts lie less exactly on each other, and are compared less finely. */
 const FINEST = 256;
 const FINEST_PART = 176;
+/** A faint pattern must be the very same beside it. */
+const FAINT_OVER = { light: 0.998, shading: 0.7 };
 /** What of a fingerprint is looked at. */
 export interface Looks {
   readonly plane: GreyPlane;
@@ -107,7 +121,7 @@ export function judged(
   const isColoured = recoloured <= RECOLOURED;
   const oneSided = detail.onlyFirst + detail.onlySecond;
   if (detail.tiles < FEW_TILES)
-    return light >= FLAT_AGREEMENT && isColoured ? link(isWhole ? 'same' : 'part') : null;
+    return isColoured && isSameShade(detail, isWhole) ? link(isWhole ? 'same' : 'part') : null;
   const keeps = (wanted: Limits) =>
     detail.agreement >= wanted.agreement &&
     detail.contradicted <= wanted.contradicted &&
@@ -123,7 +137,27 @@ export function judged(
   if (isColoured && detail.replaced <= REPLACED && keeps(SAME)) return link('same');
   const isAdded =
     detail.replaced <= REPLACED_OVER && Math.min(detail.onlyFirst, detail.onlySecond) <= TAKEN_AWAY;
-  return isAdded && (keeps(OVER) || keeps(SMOOTH_OVER)) ? link('over') : null;
+  return isAdded && (keeps(OVER) || keeps(SMOOTH_OVER) || isLaidOverBare(detail)) ? link('over') : null;
+}
+
+/** Whether two pictures with next to no detail show the same: by their light and shade, or by their one tone. */
+function isSameShade(detail: DetailComparison, isWhole: boolean): boolean {
+  if (detail.isBlank)
+    return (
+      isWhole && detail.shift <= SAME_TONE && detail.tone >= TONES.darkest && detail.tone <= TONES.lightest
+    );
+  const light = detail.covered <= RUN_IN ? Math.max(detail.light, detail.lightApart) : detail.light;
+  return light >= FLAT_AGREEMENT || (light >= FAINT.light && detail.agreement >= FAINT.agreement);
+}
+
+/** Whether next to all detail there is was laid over a picture that has little. */
+function isLaidOverBare(detail: DetailComparison): boolean {
+  const { tiles, contradicted, onlyFirst, onlySecond, lightApart, covered, shading } = detail;
+  const isBare = tiles * (1 - onlyFirst - onlySecond) < FEW_TILES;
+  const isShaded = shading >= BARE_OVER.shading && lightApart >= BARE_OVER.light;
+  const isFaint = shading >= FAINT_OVER.shading && lightApart >= FAINT_OVER.light;
+  const most = isShaded && isBare ? BARE_OVER.covered : BARE_OVER.coveredBesideDetail;
+  return contradicted <= BARE_OVER.contradicted && (isShaded || isFaint) && covered <= most;
 }
 
 const areaOf = ({ width, height }: Rect) => width * height;

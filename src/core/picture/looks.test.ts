@@ -92,6 +92,33 @@ describe('compareDetail', () => {
     expect(Math.abs(detail.agreement)).toBeLessThan(0.2);
     expect(detail.contradicted).toBeGreaterThan(0.3);
   });
+
+  it('tells the light and shade beside what is laid over from that under it', () => {
+    const [width, height] = [120, 80];
+    const hill = (x: number, y: number) => 90 + x / 2 + 40 * Math.sin(y / 25);
+    const bare = Float32Array.from({ length: width * height }, (_, i) =>
+      hill(i % width, Math.floor(i / width)),
+    );
+    const written = bare.map((value, i) => {
+      const [x, y] = [i % width, Math.floor(i / width)];
+      return x > 40 && y > 30 && x < 90 && y < 50 && x % 4 < 2 ? 250 : value;
+    });
+    const detail = compareDetail(written, bare, width, height);
+    expect(detail).toMatchObject({ onlyFirst: 1, onlySecond: 0, isBlank: false });
+    expect(detail.light).toBeLessThan(0.95);
+    expect(detail.lightApart).toBeGreaterThan(0.999);
+    expect(detail.covered).toBeGreaterThan(0.1);
+    expect(detail.covered).toBeLessThan(0.3);
+    expect(detail.shading).toBeGreaterThan(15);
+  });
+
+  it('knows two even tones, and how far they are apart', () => {
+    const tone = (value: number) => new Float32Array(3600).fill(value);
+    expect(compareDetail(tone(40), tone(42), 60, 60)).toMatchObject({ isBlank: true, shift: 2, tiles: 0 });
+    expect(compareDetail(floats(a), new Float32Array(a.data.length).fill(9), a.width, a.height).isBlank).toBe(
+      false,
+    );
+  });
 });
 
 describe('CandidateIndex', () => {
@@ -102,5 +129,26 @@ describe('CandidateIndex', () => {
     const [first] = index.find(cut, 5);
     expect(first).toMatchObject({ picture: 77, isMirrored: false });
     expect(first?.alignments[0]?.scale).toBeCloseTo(0.7, 1);
+  });
+
+  it.each([
+    ['a trimmed one', { cut: [0.06, 0.06, 0.88, 0.88] }, 0.88],
+    ['the middle', { cut: [0.15, 0.15, 0.7, 0.7] }, 0.7],
+    ['one with a border', { border: 8 }, 1 / 0.94],
+  ] as const)('finds %s by its middle alone, where no landmark is left', (_, how, width) => {
+    const bare = (drawn: ReturnType<typeof pictureOf>) => ({ ...inGrey(drawn), landmarks: [] });
+    const index = new CandidateIndex(150);
+    for (let seed = 0; seed < 150; seed++) index.add(bare(pictureOf(seed)));
+    const [first] = index.find(bare(shaped(pictureOf(77), how)), 5);
+    expect(first).toMatchObject({ picture: 77, isMirrored: false, alignments: [] });
+    expect(first?.middles[0]).toBeCloseTo(width, 1);
+  });
+
+  it('takes the middle of a picture for no picture of that hash', () => {
+    const index = new CandidateIndex(10);
+    index.add(inGrey(pictureOf(1)));
+    const { hash, middleHashes } = inGrey(pictureOf(1));
+    expect(index.findWhole(hash)).toEqual([0]);
+    expect(middleHashes.at(-1) && index.findWhole(middleHashes.at(-1)!)).toEqual([]);
   });
 });

@@ -1,20 +1,25 @@
 /** A fingerprint as bytes for the store: what is looked up by itself, since it is needed of all pictures at once. */
 import type { Searchable } from '@/core/picture/candidate-index';
-import type { Fingerprint } from '@/core/picture/fingerprint';
+import { MIDDLES, type Fingerprint } from '@/core/picture/fingerprint';
 import type { Landmark } from '@/core/picture/find-landmarks';
 import type { GreyPlane } from '@/core/picture/grey-plane';
 
 const LANDMARK_BYTES = 20;
-const HEAD_BYTES = 24;
+const SIZE_BYTES = 8;
+const HASH_BYTES = 8;
+/** The whole, the middle square, and the middles. */
+const HASHES = 2 + MIDDLES.length;
+const HEAD_BYTES = SIZE_BYTES + HASHES * HASH_BYTES;
 
-/** Plane's size, both hashes, and the landmarks. Little-endian. */
-export function packLandmarks({ plane, hash, squareHash, landmarks }: Searchable): Uint8Array {
+/** Plane's size, the hashes, and the landmarks. Little-endian. */
+export function packLandmarks({ plane, hash, squareHash, middleHashes, landmarks }: Searchable): Uint8Array {
   const bytes = Buffer.alloc(HEAD_BYTES + landmarks.length * LANDMARK_BYTES);
   bytes.writeInt32LE(plane.width, 0);
   bytes.writeInt32LE(plane.height, 4);
-  [hash.low, hash.high, squareHash.low, squareHash.high].forEach((word, n) =>
-    bytes.writeInt32LE(word, 8 + 4 * n),
-  );
+  [hash, squareHash, ...middleHashes].forEach(({ low, high }, n) => {
+    bytes.writeInt32LE(low, SIZE_BYTES + n * HASH_BYTES);
+    bytes.writeInt32LE(high, SIZE_BYTES + n * HASH_BYTES + 4);
+  });
   landmarks.forEach(({ x, y, size, low, high }, n) => {
     const at = HEAD_BYTES + n * LANDMARK_BYTES;
     [x, y, size].forEach((value, k) => bytes.writeFloatLE(value, at + 4 * k));
@@ -32,10 +37,14 @@ export function unpackLandmarks(bytes: Uint8Array): Searchable {
     const [x, y, size] = [view.readFloatLE(at), view.readFloatLE(at + 4), view.readFloatLE(at + 8)];
     landmarks.push({ x, y, size, low: int(at + 12), high: int(at + 16) });
   }
+  const hashAt = (n: number) => {
+    const at = SIZE_BYTES + n * HASH_BYTES;
+    return { low: int(at), high: int(at + 4) };
+  };
   return {
     plane: { width: int(0), height: int(4) },
-    hash: { low: int(8), high: int(12) },
-    squareHash: { low: int(16), high: int(20) },
+    ...{ hash: hashAt(0), squareHash: hashAt(1) },
+    middleHashes: MIDDLES.map((_, n) => hashAt(2 + n)),
     landmarks,
   };
 }
