@@ -35,6 +35,7 @@ const MORE: Readonly<Record<RuleId, readonly OnPage[]>> = {
     ['news/2019/river-day.html', 'img/river-day-2.jpg'],
     ['news/2020/garden.html', 'img/garden-2.jpg'],
   ],
+  'alt/empty-button': [['join/at-home.html', '../img/logo.png']],
   'alt/empty-caption': [
     ['lessons/clarinet.html', 'img/clarinet.jpg'],
     ['lessons/flute.html', '../img/sample_600x400.png'],

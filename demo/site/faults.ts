@@ -48,6 +48,7 @@ export const FAULT_PAGES: readonly SitePage[] = [
     <div><figure><img src="img/notes.jpg" alt="Notes on the table" width="600" height="400"><figcaption>A stand is lent with it</figcaption></figure>
     <figure><img src="img/stand.png" alt="A stand is lent with it" width="600" height="400"><figcaption>Ours for a year. Photo:</figcaption></figure></div>
     <p><a href="img/hands.jpg"><img src="img/hands-300.jpg" alt="Where the fingers go" width="200" height="300"></a></p>
+    <p><button type="button" onclick="print()"><img src="../img/logo.png" alt="" width="24" height="24"></button></p>
     <figure><img src="img/stool.jpg" alt="A chair before a piano" title="Stool 2" data-caption="Any seat will do on which both feet reach the floor" width="600" height="400"><figcaption>Stool 2</figcaption></figure>` }),
   },
 ]; // prettier-ignore

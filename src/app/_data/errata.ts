@@ -79,7 +79,7 @@ export const ownedBy = (section: string, parameter: string) =>
 /** SQL: where it belongs: the section of its page, or the one in which its file lies. */
 const SECTION = 'coalesce(e.section, p.section)';
 /** SQL: the gravest first, and of those what most readers meet. */
-const ORDER = `${DEGREE_ORDER}, coalesce(p.reach, 0) * e.emphasis desc, p.id, e.placement_id, e.rule, e.id`;
+const ORDER = `${DEGREE_ORDER}, coalesce(p.reach, 0) * e.emphasis desc, p.id, e.placement_id, e.rule, e.page_path`;
 
 interface Tally {
   readonly rule: RuleId;

@@ -7,7 +7,9 @@ import {
   withBearers,
   type PlacementToCheck,
 } from '@/core/errata/page-to-check';
+import type { AreaPart } from '@/core/markup/area-part';
 import type { WordAnchors } from '@/core/markup/placement';
+import type { Rect } from '@/core/picture/grey-plane';
 import type { Draft } from '@/core/wording/drafts';
 import { database } from '@/server/db/database';
 import type { sites } from '@/server/db/schema/sites';
@@ -51,6 +53,8 @@ export interface DeskItem {
   readonly sha256: string | null;
   readonly widthPx: number | null;
   readonly heightPx: number | null;
+  /** For an area of an image map: where it lies on the picture, in shares of it. */
+  readonly part: Rect | null;
   /** What its file says of it, and who or what a person said is on it. */
   readonly embedded: string | null;
   readonly credit: string | null;
@@ -99,12 +103,15 @@ export async function deskItem(site: Site, key: string): Promise<DeskItem | null
     })),
     Date.now(),
   );
+  const partOf = laidOut[0]?.row.context.partOf;
+  const shown = picture ?? (partOf?.file ? await fileAt(site.id, partOf.file) : null);
   return {
     key,
     name: picture?.title ?? (picture?.path ?? first.one.shows).split('/').at(-1) ?? key,
     isTitled: Boolean(picture?.title),
-    ...{ fileId: picture?.file_id ?? null, sha256: picture?.sha256 ?? null },
-    ...{ widthPx: picture?.width_px ?? null, heightPx: picture?.height_px ?? null },
+    ...{ fileId: picture?.file_id ?? null, sha256: shown?.sha256 ?? null },
+    ...{ widthPx: shown?.width_px ?? null, heightPx: shown?.height_px ?? null },
+    part: partOf && shown ? shareOf(partOf, shown) : null,
     embedded: picture?.metadata?.altText ?? picture?.metadata?.description ?? null,
     credit: picture?.metadata?.credit ?? picture?.metadata?.creator ?? null,
     subjects: picture?.subjects ?? [],
@@ -117,6 +124,28 @@ export async function deskItem(site: Site, key: string): Promise<DeskItem | null
       drafts: drafts.get(row.placementId) ?? [],
       findings: findings.filter(({ placementId }) => placementId === row.placementId),
     })),
+  };
+}
+
+type FileShown = Pick<PictureRow, 'sha256' | 'width_px' | 'height_px'>;
+
+async function fileAt(siteId: number, path: string): Promise<FileShown | null> {
+  const { rows } = await database().pool.query<FileShown>(
+    'select sha256, width_px, height_px from files where site_id = $1 and path = $2 and gone_in is null',
+    [siteId, path],
+  );
+  return rows[0] ?? null;
+}
+
+/** An area's rectangle in shares of its picture, which stays within it; `null` where its size is not known. */
+function shareOf({ box, widthPx, heightPx }: AreaPart, { width_px, height_px }: FileShown): Rect | null {
+  const [width, height] = [widthPx ?? width_px, heightPx ?? height_px];
+  if (!box || !width || !height) return null;
+  const [left, top] = [Math.max(0, box.left / width), Math.max(0, box.top / height)];
+  return {
+    ...{ left, top },
+    width: Math.min(1, (box.left + box.width) / width) - left,
+    height: Math.min(1, (box.top + box.height) / height) - top,
   };
 }
 

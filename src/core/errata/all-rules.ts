@@ -1,6 +1,7 @@
 /** All rules, in the order in which screens list them: a new one is a file beside the others and its line here. */
 import { absent } from './rules/alt/absent';
 import { emptyLink } from './rules/alt/empty-link';
+import { emptyButton } from './rules/alt/empty-button';
 import { emptyCaption } from './rules/alt/empty-caption';
 import { fileName } from './rules/alt/file-name';
 import { generic } from './rules/alt/generic';
@@ -43,6 +44,7 @@ import type { FileRule, Rule, RuleText } from './rule';
 export const RULES: readonly Rule[] = [
   absent,
   emptyLink,
+  emptyButton,
   emptyCaption,
   fileName,
   generic,

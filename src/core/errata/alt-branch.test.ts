@@ -12,6 +12,9 @@ describe('altBranch', () => {
   it.each([
     ['functional', '<a href="x.html"><img src="a.png" alt="Lessons"></a>'],
     ['functional', '<input type="image" src="go.png" alt="Go">'],
+    ['functional', '<button><img src="go.png" alt="Go"></button>'],
+    ['functional', '<div role="button"><img src="go.png" alt="Go"></div>'],
+    ['decorative', '<button><img src="go.png" alt=""> Go</button>'],
     ['decorative', '<img src="line.gif" alt="">'],
     ['decorative', '<a href="x.html"><img src="a.png" alt=""> Lessons</a>'],
     ['complex', '<img src="floor-plan.png" alt="The ground floor">'],

@@ -11,8 +11,16 @@ const COMPLEX =
   /(?<!\p{L})(?:charts?|graphs?|diagrams?|maps?|floor ?plans?|plan of|timetables?|flow ?charts?|infographics?|diagramm|karte|stundenplan|lageplan|carte|plan|graphique|horaires?|mapa|gr[áa]fico|plano|horario)(?!\p{L})/iu;
 
 /** Which branch a place takes. */
-export function altBranch({ kind, link, decorative, alt, caption, raw }: PlacementToCheck): AltBranch {
-  if (kind === 'input' || isOnlyContent(link)) return 'functional';
+export function altBranch({
+  kind,
+  link,
+  context,
+  decorative,
+  alt,
+  caption,
+  raw,
+}: PlacementToCheck): AltBranch {
+  if (kind === 'input' || isOnlyContent(link) || context.button === '') return 'functional';
   if (decorative) return 'decorative';
   return COMPLEX.test(`${alt ?? ''} ${caption ?? ''} ${raw.split('/').at(-1) ?? ''}`.replace(/[-_]/gu, ' '))
     ? 'complex'

@@ -69,10 +69,20 @@ export function linkName(tree: PageTree, link: Element): string {
   );
 }
 
-/** What a link says besides one picture in it: its other text, else its label or title; empty where it says nothing else. */
-export function linkTextBeside(tree: PageTree, link: Element, picture: Element): string {
+/**
+ * What a link, or a button, says besides one picture in it: its other text, else its label or title; empty where it says
+ * nothing else.
+ *
+ * @param options.pictures whether the alt texts of other pictures in it count
+ */
+export function textBesideIn(
+  tree: PageTree,
+  link: Element,
+  picture: Element,
+  options: { readonly pictures?: boolean } = {},
+): string {
   return (
-    textOf(link, { without: picture, limit: LONGEST }) ||
+    textOf(link, { ...options, without: picture, limit: LONGEST }) ||
     (
       labelledBy(tree, link) ||
       collapse(attributeText(link, 'aria-label') ?? '') ||

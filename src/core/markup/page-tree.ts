@@ -11,6 +11,7 @@ import { collapse, isElement, textOf, type Node } from './node-text';
 /** What an element inherits from the elements around it. One object is shared by all that inherit the same. */
 export interface Surroundings {
   readonly link: Element | null;
+  readonly button: Element | null;
   readonly figure: Element | null;
   readonly picture: Element | null;
   readonly media: Element | null;
@@ -40,6 +41,7 @@ export interface PageTree {
 
 const OPEN: Surroundings = {
   link: null,
+  button: null,
   figure: null,
   picture: null,
   media: null,
@@ -122,6 +124,9 @@ function within(element: Element, outside: Surroundings): Surroundings {
     case 'a':
       inside = { ...outside, link: element };
       break;
+    case 'button':
+      inside = { ...outside, button: element };
+      break;
     case 'figure':
       inside = { ...outside, figure: element };
       break;
@@ -138,6 +143,8 @@ function within(element: Element, outside: Surroundings): Surroundings {
       inside = { ...inside, hidden: true };
     } else if (name === 'aria-hidden' && value.trim().toLowerCase() === 'true') {
       inside = { ...inside, ariaHidden: true };
+    } else if (name === 'role' && value.trim().toLowerCase() === 'button') {
+      inside = { ...inside, button: element };
     }
   }
   return inside;

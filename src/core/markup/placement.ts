@@ -1,5 +1,6 @@
 import type { ResolvedAddress } from '../address/resolve-address';
 import type { Span } from '../source/span';
+import type { AreaPart } from './area-part';
 import type { Quote } from './attribute-value';
 import type { PlacementKind } from './kinds/kind';
 import type { StoredWords } from './stored-words';
@@ -29,6 +30,10 @@ export interface PlacementContext {
   readonly group: GroupAround | null;
   /** For CSS: how many elements of the page the rule meets (1000 stands for that many or more). */
   readonly meets: number;
+  /** For an area: the picture it is a part of. */
+  readonly partOf?: AreaPart;
+  /** What the button around it says besides it, other pictures in it included; absent where it stands in none. */
+  readonly button?: string;
   /** Words that its element, or the link around it, keeps in attributes; absent where there are none. */
   readonly stored?: readonly StoredWords[];
 }

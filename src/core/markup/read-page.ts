@@ -11,8 +11,9 @@ import {
 import type { SourceText } from '../source/decode-source';
 import { lineStarts, positionAt } from '../source/line-index';
 import { readStyleAttribute } from '../styles/read-sheet';
+import { areaPart } from './area-part';
 import { blockAnchor } from './block-anchor';
-import { accessibleName, isDecorative, linkName, linkTextBeside } from './accessible-name';
+import { accessibleName, isDecorative, linkName, textBesideIn } from './accessible-name';
 import { attributeText, locateAttribute, type Element } from './attribute-value';
 import { captionElement, readCaption } from './caption';
 import { declaredSlot } from './declared-slot';
@@ -256,6 +257,12 @@ function place(reader: PageReader, at: number, found: FoundReference): Placement
 const REFERS_TO_NONE = new Set<FoundReference['kind']>(['area', 'drawn']);
 const NO_ADDRESS: ResolvedAddress = { kind: 'none' };
 
+/** The path within the site that an address leads to. */
+function pathOf(reader: PageReader, value: string): string | null {
+  const address = resolve(reader, value);
+  return address.kind === 'site' ? address.path : null;
+}
+
 function resolve(reader: PageReader, value: string): ResolvedAddress {
   return resolveAddress(value, reader.base, reader.site);
 }
@@ -294,6 +301,7 @@ function describe(reader: PageReader, at: number, found: FoundReference): Placem
   const caption = isUncaptioned ? null : captionElement(shown, around.figure);
   const words = caption ? readCaption(tree, caption) : null;
   const path = elementPath(element);
+  const partOf = found.kind === 'area' ? areaPart(tree, element, (to) => pathOf(reader, to)) : null;
   const stored = attribute === 'alt' ? storedWords(shown, around.link) : [];
   return {
     elementPath: path,
@@ -313,6 +321,8 @@ function describe(reader: PageReader, at: number, found: FoundReference): Placem
       inFigure: around.figure !== null,
       group: HEAD_KINDS.has(found.kind) ? null : groupAround(shown),
       meets: 1,
+      ...(partOf ? { partOf } : {}),
+      ...(around.button ? { button: textBesideIn(tree, around.button, shown, { pictures: true }) } : {}),
       ...(stored.length > 0 ? { stored } : {}),
     },
     declared: declaredSlot(element, shown, found),
@@ -339,7 +349,7 @@ function linkAround(
 ): LinkAround | null {
   if (kind === 'area') return { href: value, text: '' };
   if (kind === 'link' || !link) return null;
-  return { href: attributeText(link, 'href') ?? '', text: linkTextBeside(tree, link, shown) };
+  return { href: attributeText(link, 'href') ?? '', text: textBesideIn(tree, link, shown) };
 }
 
 const NAMELESS = new Set(['css', 'icon', 'meta', 'preload', 'attribute-background', 'json-ld']);

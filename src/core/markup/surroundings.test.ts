@@ -1,4 +1,5 @@
 import { describe, expect, it } from 'vitest';
+import { areaPart } from './area-part';
 import { captionElement, readCaption } from './caption';
 import { elementPath } from './element-path';
 import { groupAround } from './group-around';
@@ -203,4 +204,33 @@ describe('words kept in attributes', () => {
   it('cut at 300 characters', () => {
     expect(kept(`<img title="${'a b '.repeat(200)}">`)[0]).toHaveLength('title: '.length + 300);
   });
+});
+
+describe('an area', () => {
+  const partOf = (html: string) => {
+    const page = tree(html);
+    return areaPart(page, nth(page, 'area').element, (to) => (to.startsWith('http') ? null : to));
+  };
+  const plan = '<img src="plan.png" usemap="#rooms" width="450" height="300">';
+
+  it.each([
+    ['a rectangle', 'coords="10,20,110,80"', { left: 10, top: 20, width: 100, height: 60 }],
+    ['a circle', 'shape="circle" coords="50 40 30"', { left: 20, top: 10, width: 60, height: 60 }],
+    ['a polygon', 'shape="poly" coords="5,5; 25,10; 15,45"', { left: 5, top: 5, width: 20, height: 40 }],
+    ['the rest', 'shape="default"', null],
+    ['one without numbers', 'coords="all of it"', null],
+  ])('is a part of the picture that uses its map: %s', (_name, attributes, box) => {
+    const html = `${plan}<map name="rooms"><p><area href="b" ${attributes}></p></map>`;
+    expect(partOf(html)).toEqual({ file: 'plan.png', box, widthPx: 450, heightPx: 300 });
+  });
+
+  it.each([
+    ['of a map that nothing uses', `${plan}<map name="garden"><area href="b" coords="1,2,3,4"></map>`, null],
+    ['without a map', `${plan}<area href="b">`, null],
+    [
+      'of a picture from elsewhere, of a size that is not said',
+      '<img src="http://a.example/b.png" usemap="rooms" width="50%"><map name="rooms"><area href="b"></map>',
+      { file: null, box: null, widthPx: null, heightPx: null },
+    ],
+  ])('%s', (_name, html, expected) => expect(partOf(html)).toEqual(expected));
 });

@@ -33,7 +33,7 @@ export function spoken(placement: PlaceToTell): Spoken {
   };
 }
 
-function said({ kind, link, name, alt, decorative, hidden, raw }: PlaceToTell): string {
+function said({ kind, link, context, name, alt, decorative, hidden, raw }: PlaceToTell): string {
   if (hidden) return '';
   // Where nothing names it, most programs read its address, as far as the file's name; what is drawn has none.
   const fileName = kind === 'drawn' ? '' : (raw.split(/[?#]/u)[0]?.split('/').at(-1) ?? raw);
@@ -41,6 +41,8 @@ function said({ kind, link, name, alt, decorative, hidden, raw }: PlaceToTell): 
   const says = isNameless ? fileName : name;
   if (kind === 'area') return told('Link', says);
   if (kind === 'input') return told('Button', says);
+  // What stands in a button is told as its name, and no longer as a picture.
+  if (context.button !== undefined && !link) return told('Button', decorative ? '' : says, context.button);
   if (link && isOnlyContent(link)) {
     const target = link.href.split('/').at(-1) || link.href;
     return decorative || (alt === '' && name === '') ? told('Link', target) : told('Link', 'image', says);

@@ -23,9 +23,9 @@ const COLOUR: Readonly<Record<Degree, string>> = {
   note: 'text-note',
 };
 const RULE: Readonly<Record<Degree, string>> = {
-  must: 'border-l-[3px] border-l-must',
-  should: 'border-l-2 border-l-should',
-  note: 'border-l border-l-note',
+  must: 'border-l-[3px] border-l-must pl-[17px]',
+  should: 'border-l-2 border-l-should pl-[18px]',
+  note: 'border-l border-l-note pl-[19px]',
 };
 /** How sure the evidence is. */
 const LEVEL = { read: 'read in the page', measured: 'measured', guessed: 'weighed' } as const;
@@ -44,7 +44,7 @@ export function ErratumLine({ slug, row, title, remedy, maySettle }: ErratumLine
   const record = row.file_id === null ? null : `/s/${slug}/pictures/${row.file_id}`;
   return (
     <li
-      className={`grid grid-cols-[96px_minmax(0,1fr)_230px] gap-4 border-b border-b-line-2 py-3 pr-5 pl-[17px] max-md:grid-cols-[96px_minmax(0,1fr)] ${RULE[degree]}`}
+      className={`grid grid-cols-[96px_minmax(0,1fr)_230px] gap-4 border-b border-b-line-2 py-3 pr-5 max-md:grid-cols-[96px_minmax(0,1fr)] ${RULE[degree]}`}
     >
       <div className="relative h-fit">
         <Mat
@@ -74,7 +74,10 @@ export function ErratumLine({ slug, row, title, remedy, maySettle }: ErratumLine
           </p>
         ) : null}
         <p className="text-sm text-ink-2">
-          {remedy} <span className="text-ink-3">Evidence: {LEVEL[level]}.</span>
+          {remedy}{' '}
+          <span className="text-ink-3">
+            Evidence: {row.page_id === null ? 'read on all pages' : LEVEL[level]}.
+          </span>
         </p>
       </div>
       <div className="min-w-0 text-sm max-md:col-start-2">
@@ -89,7 +92,7 @@ export function ErratumLine({ slug, row, title, remedy, maySettle }: ErratumLine
         {record ? (
           <p className="truncate">
             <Link href={record} className="text-green" title={path ?? ''}>
-              {path?.split('/').at(-1)}
+              {row.page_id === null ? path : path?.split('/').at(-1)}
             </Link>
           </p>
         ) : null}

@@ -8,6 +8,27 @@ import { showsNoFile } from '@/ui/placement-text';
 import { Key } from './keys';
 import { pictureSrc } from './use-desk';
 
+const MAT = { width: 250, height: 200 } as const;
+
+/** The part of the picture that an area is, outlined on it. */
+function PartMark({ item: { part, widthPx, heightPx } }: { item: DeskItem }) {
+  if (!part || !widthPx || !heightPx) return null;
+  const scale = Math.min(1, MAT.width / widthPx, MAT.height / heightPx);
+  const [width, height] = [widthPx * scale, heightPx * scale];
+  return (
+    <span
+      title="the part that these words are for"
+      className="absolute border-2 border-green outline-2 outline-sheet"
+      style={{
+        left: (MAT.width - width) / 2 + part.left * width,
+        top: (MAT.height - height) / 2 + part.top * height,
+        width: part.width * width,
+        height: part.height * height,
+      }}
+    />
+  );
+}
+
 interface KnownOfItProps {
   slug: string;
   item: DeskItem;
@@ -27,12 +48,14 @@ export function KnownOfIt({ slug, item, drafts, onPut }: KnownOfItProps) {
   ] as const;
   return (
     <section aria-label="The picture" className="min-w-0 px-5 py-3">
-      <Mat
-        src={sha256 ? pictureSrc(slug, sha256) : null}
-        alt={sha256 ? '' : first && showsNoFile(first.place.kind) ? 'to be seen on its page' : 'missing'}
-        width={250}
-        height={200}
-      />
+      <div className="relative" style={{ width: MAT.width }}>
+        <Mat
+          src={sha256 ? pictureSrc(slug, sha256) : null}
+          alt={sha256 ? '' : first && showsNoFile(first.place.kind) ? 'to be seen on its page' : 'missing'}
+          {...MAT}
+        />
+        <PartMark item={item} />
+      </div>
       <h2 className={`mt-2 truncate text-lg font-semibold ${isTitled ? 'font-serif' : ''}`} title={name}>
         {name}
       </h2>
