@@ -1,5 +1,8 @@
+import { rm } from 'node:fs/promises';
 import { join } from 'node:path';
+import sharp from 'sharp';
 import { beforeAll, describe, expect, it } from 'vitest';
+import { river, stage } from '@demo/site/scenes';
 import { problemOf } from '@/server/problem-error';
 import { listErrata, type ErrataQuery } from '@/app/_data/errata';
 import { deskQueue } from '@/app/_data/text-desk-queue';
@@ -122,6 +125,41 @@ describe('errata of a site', () => {
     await again();
     expect(await found({ rule })).toEqual([]);
     await writeFiles(site, { 'club/fine.html': '<html lang="en"><title>Fine</title><p>None.</p>' });
+    await again();
+  });
+
+  it('say that words were left of a picture that was in the same file before', async () => {
+    const rule = 'caption/of-old-picture';
+    const draw = async (svg: string, px: number) =>
+      sharp(Buffer.from(svg)).resize(px).jpeg().toBuffer() as Promise<Buffer>;
+    const page = (alt: string, more = '') =>
+      `<html lang="en"><title>Team</title>${more}<p><img src="team.jpg" alt="${alt}"></p>`;
+    await writeFiles(site, { 'team.html': page('The team of 2021'), 'team.jpg': await draw(stage(11), 600) });
+    await again();
+    await writeFiles(site, { 'team.jpg': await draw(stage(11), 400) });
+    await again();
+    expect(await found({ rule }), 'the same picture, smaller').toEqual([]);
+    await writeFiles(site, {
+      'team.jpg': await draw(river(4), 600),
+      'team.html': page('The team of 2021', '<p>New.</p>'),
+    });
+    await again();
+    expect((await only(rule)).evidence).toMatch(
+      /^Until survey \d+ another picture was in “team\.jpg”; the alt text “The team of 2021” stayed\.$/,
+    );
+    await writeFiles(site, { 'team.html': page('The river in spring') });
+    await again();
+    expect(await found({ rule }), 'words of today').toEqual([]);
+    await writeFiles(site, {
+      'team.html': page('The river in spring'),
+      'team.jpg': await draw(stage(11), 600),
+    });
+    await again();
+    expect(await found({ rule })).toEqual([`team.html ${rule}`]);
+    await writeFiles(site, { 'team.jpg': await draw(river(4), 600) });
+    await again();
+    expect(await found({ rule }), 'put back').toEqual([]);
+    await Promise.all(['team.html', 'team.jpg'].map((name) => rm(join(site, name))));
     await again();
   });
 

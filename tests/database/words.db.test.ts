@@ -344,7 +344,7 @@ describe('words', () => {
 
 describe('places that show no file', () => {
   const PLAN =
-    '<html lang="en"><title>Plan</title><h1>Rooms</h1><p><img src="img/a.png" alt="Plan of the rooms" usemap="#m"></p><map name="m"><area href="stage.html" coords="20,10,60,60"><area href="yard.html" alt="Yard"></map><p>A bell: <svg role="img" width="9"><path d="M0 0h9"/></svg><img id="large"></p>';
+    '<html lang="en"><title>Plan</title><h1>Rooms</h1><p><img src="img/a.png" alt="Plan of the rooms" usemap="#m"></p><map name="m"><area href="stage.html" coords="50,25,100,75"><area href="yard.html" alt="Yard"></map><p>A bell: <svg role="img" width="9"><path d="M0 0h9"/></svg><img id="large"></p>';
 
   it('are errata, take words at the desk, and have them written and taken back', async () => {
     const drawn = join(held.folder, 'drawn');
@@ -366,7 +366,10 @@ describe('places that show no file', () => {
       [['drawn', 'The alt attribute is not there.']],
     ]);
     // The picture of which an area is a part lies there with it.
-    expect(items[0]).toMatchObject({ widthPx: 200, part: { left: 0.1, top: 0.1, width: 0.2, height: 0.5 } });
+    expect(items[0]).toMatchObject({
+      widthPx: 200,
+      part: { left: 0.25, top: 0.25, width: 0.25, height: 0.5 },
+    });
     expect(items.slice(1).map((item) => [item?.sha256, item?.part])).toEqual([
       [null, null],
       [null, null],

@@ -1,6 +1,6 @@
 /** Whether two pictures show the same, and how the one lies in the other. */
 import { frameOf, type Frame } from './align';
-import { WHOLE_DISTANCE, type Candidate } from './candidate-index';
+import { CandidateIndex, WHOLE_DISTANCE, type Candidate } from './candidate-index';
 import type { Fingerprint } from './fingerprint';
 import { WHOLE, type GreyPlane } from './grey-plane';
 import { judged, mayAgree, type Link, type Looks } from './judge';
@@ -44,6 +44,14 @@ export function linksTo<T extends Compared>(
     linked(to, exactPart(own, to, places.sought) ?? exactPart(own, to, places.given)),
   );
   return [...wholes, ...parts];
+}
+
+/** Whether two pictures show the same, whole or in part. */
+export function showTheSame(own: Fingerprint, other: Fingerprint): boolean {
+  const index = new CandidateIndex(1);
+  index.add(other);
+  const found = index.find(own, 2).map((candidate) => ({ candidate, print: other }));
+  return linksTo(own, found).length > 0;
 }
 
 function worthALook({ alignments, middles, wholeDistance }: Candidate): number {

@@ -16,6 +16,9 @@ interface KnownFile {
   readonly sha256: string;
   readonly size_bytes: string | null;
   readonly modified_ms: string | null;
+  readonly replaced_in: number | null;
+  readonly replaced_sha: string | null;
+  readonly replaced_alike: boolean | null;
 }
 
 interface FileFacts {
@@ -33,7 +36,7 @@ export async function surveyFiles(
   { siteId, survey, files }: { siteId: number; survey: number; files: readonly SiteFile[] },
 ): Promise<{ readonly files: number; readonly changed: number }> {
   const { rows } = await client.query<KnownFile>(
-    'select path, sha256, size_bytes, modified_ms from files where site_id = $1 and gone_in is null and sha256 is not null',
+    'select path, sha256, size_bytes, modified_ms, replaced_in, replaced_sha, replaced_alike from files where site_id = $1 and gone_in is null and sha256 is not null',
     [siteId],
   );
   const known = new Map(rows.map((row) => [row.path, row]));
@@ -55,6 +58,7 @@ export async function surveyFiles(
         siteId,
         path: file.path,
         ...(facts[n] as FileFacts),
+        ...replacing(known.get(file.path), (facts[n] as FileFacts).sha256, survey),
         sizeBytes: file.sizeBytes,
         modifiedMs: roundedMs(file),
         nearPath: null,
@@ -69,6 +73,17 @@ export async function surveyFiles(
   const gone = await closeGone(client, siteId, { survey, paths });
   await nameNearMisses(client, siteId, all);
   return { files: pictures.length, changed: changed.length + gone };
+}
+
+/** What a file was before its bytes became others; kept where they are the same as before. */
+function replacing(before: KnownFile | undefined, now: string | null, survey: number) {
+  if (!before || before.sha256 === now) {
+    const { replaced_in = null, replaced_sha = null, replaced_alike = null } = before ?? {};
+    return { replacedIn: replaced_in, replacedSha: replaced_sha, replacedAlike: replaced_alike };
+  }
+  // What was put back is what its words were written for.
+  if (now === before.replaced_sha) return { replacedIn: null, replacedSha: null, replacedAlike: null };
+  return { replacedIn: survey, replacedSha: before.sha256, replacedAlike: null };
 }
 
 /** Files that are opened side by side. */

@@ -109,6 +109,10 @@ export const files = pgTable(
     reach: doublePrecision('reach').notNull().default(0),
     seenIn: integer('seen_in').notNull(),
     goneIn: integer('gone_in'),
+    /** The survey that found other bytes under its name last, what they were before, and whether they showed the same. */
+    replacedIn: integer('replaced_in'),
+    replacedSha: text('replaced_sha'),
+    replacedAlike: boolean('replaced_alike'),
     /** The picture that it is one file of, whether it stands for all of them, and how it lies in that one. */
     pictureId: integer('picture_id').references(() => pictures.id, { onDelete: 'set null' }),
     isMaster: boolean('is_master').notNull().default(false),
@@ -120,6 +124,9 @@ export const files = pgTable(
     index('files_picture').on(table.pictureId),
     uniqueIndex('files_path').on(table.siteId, table.path),
     index('files_sha256').on(table.sha256),
+    index('files_replaced')
+      .on(table.siteId)
+      .where(sql`replaced_alike = false`),
     index('files_search').using('gin', table.search),
   ],
 );

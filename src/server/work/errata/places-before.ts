@@ -6,11 +6,23 @@ import type { Database } from '../../db/database';
  * file of the same picture is no other picture, and neither is the same file under another name.
  */
 export async function placesBefore(
-  { pool }: Database,
+  db: Database,
   siteId: number,
   paths: readonly string[],
 ): Promise<Map<number, PlaceBefore>> {
-  const { rows } = await pool.query<PlaceBefore & { id: string }>(
+  const [underNewNames, underSameNames] = await Promise.all([
+    swapped(db, siteId, paths),
+    overwritten(db, siteId, paths),
+  ]);
+  const all = [...underNewNames, ...underSameNames].sort((a, b) => a.survey - b.survey);
+  return new Map(all.map(({ id, ...before }) => [Number(id), before]));
+}
+
+type Row = PlaceBefore & { readonly id: string };
+
+/** Places that show another file than before. */
+async function swapped({ pool }: Database, siteId: number, paths: readonly string[]): Promise<Row[]> {
+  const { rows } = await pool.query<Row>(
     `select distinct on (x.id) x.id, o.until_survey as survey, o.file_path as path, o.alt, o.caption
      from placements o join placements x on x.site_id = o.site_id and x.page_path = o.page_path and x.thread = o.thread and x.until_survey is null
      left join files f on f.site_id = o.site_id and f.path = o.file_path
@@ -21,5 +33,19 @@ export async function placesBefore(
      order by x.id, o.until_survey desc`,
     [siteId, paths],
   );
-  return new Map(rows.map(({ id, ...before }) => [Number(id), before]));
+  return rows;
+}
+
+/** Places whose file got other bytes under its name, with the words that stood there then. */
+async function overwritten({ pool }: Database, siteId: number, paths: readonly string[]): Promise<Row[]> {
+  const { rows } = await pool.query<Row>(
+    `select distinct on (x.id) x.id, f.replaced_in as survey, f.path, o.alt, o.caption
+     from files f join placements x on x.site_id = f.site_id and x.file_path = f.path and x.until_survey is null and not x.dormant
+     join placements o on o.site_id = x.site_id and o.page_path = x.page_path and o.thread = x.thread and o.file_path = x.file_path
+       and o.since_survey < f.replaced_in and (o.until_survey is null or o.until_survey >= f.replaced_in)
+     where f.site_id = $1 and f.gone_in is null and f.replaced_alike = false and x.page_path = any($2::text[])
+     order by x.id, o.since_survey desc`,
+    [siteId, paths],
+  );
+  return rows;
 }

@@ -6,6 +6,7 @@ import { addJob } from '../../jobs/queue';
 import { checkSite } from '../errata/check-site';
 import { openConnection } from '../site-connection';
 import { judgePictures } from './judge-pictures';
+import { judgeReplaced } from './judge-replaced';
 import { placeFamilies } from './place-families';
 import { readLooks } from './read-looks';
 
@@ -23,6 +24,7 @@ export async function knowPictures(db: Database, siteId: number): Promise<void> 
     await connection.close();
   }
   await placeFamilies(db, siteId);
+  await judgeReplaced(db, siteId);
   await freshStatistics(db.pool, ['files', 'looks', 'pictures']);
   const now = Date.now();
   await judgePictures(db, siteId, now);

@@ -11,9 +11,8 @@ import {
 import type { Fingerprint } from '@/core/picture/fingerprint';
 import type { Database } from '../../db/database';
 import { inTransaction } from '../../db/in-transaction';
-import { unpackLandmarks, unpackPlanes } from '../../imaging/stored-print';
-import { derivedBytesNow } from '../../store/store';
 import { LOOKS_VERSION } from './read-looks';
+import { storedLandmarks, storedPrint } from './stored-prints';
 
 /** Planes that are kept in memory: those of the pictures that are compared again and again. */
 const KEPT_PLANES = 400;
@@ -36,7 +35,7 @@ export async function placeFamilies(db: Database, siteId: number): Promise<numbe
   );
   const builder = new FamilyBuilder(storedPrints(), corrections, files.length);
   const wanted = new Set(files.map(({ id }) => id));
-  if (known[0]) builder.restore(known[0].state, (id) => wanted.has(id), landmarksOf);
+  if (known[0]) builder.restore(known[0].state, (id) => wanted.has(id), storedLandmarks);
   const bySize = files.toSorted((a, b) => b.widthPx * b.heightPx - a.widthPx * a.heightPx);
   for (const file of bySize) {
     builder.add(file);
@@ -64,18 +63,11 @@ export async function placeFamilies(db: Database, siteId: number): Promise<numbe
   return families.length;
 }
 
-function landmarksOf(sha256: string) {
-  return unpackLandmarks(derivedBytesNow(sha256, 'landmarks'));
-}
-
 /** Fingerprints from the store; those asked for last stay in memory. */
 function storedPrints(): (sha256: string) => Fingerprint {
   const kept = new Map<string, Fingerprint>();
   return (sha256) => {
-    const print = kept.get(sha256) ?? {
-      ...landmarksOf(sha256),
-      ...unpackPlanes(derivedBytesNow(sha256, 'planes')),
-    };
+    const print = kept.get(sha256) ?? storedPrint(sha256);
     kept.delete(sha256);
     kept.set(sha256, print);
     if (kept.size > KEPT_PLANES) kept.delete(kept.keys().next().value as string);

@@ -11,7 +11,7 @@ export const ofOldPicture: Rule = {
   why: 'What is read aloud or stands under it tells of the picture that was there before.',
   remedy: 'Look at the words again, and write them for the picture of today.',
   applies: isPicture,
-  check: ({ alt, caption, before, raw }, { page }) => {
+  check: ({ alt, caption, before, raw, filePath }, { page }) => {
     if (!before) return null;
     const isEmpty = (text: string) => isFileName(text, raw) || saysOnly(text, page.language) !== null;
     const kept = [
@@ -21,7 +21,8 @@ export const ofOldPicture: Rule = {
     if (kept.length === 0) return null;
     const says = kept.map(({ name, now }) => `the ${name} “${now}”`).join(' and ');
     const file = before.path.split('/').at(-1);
-    return { evidence: `Until survey ${before.survey} “${file}” stood here; ${says} stayed.` };
+    const was = before.path === filePath ? `another picture was in “${file}”` : `“${file}” stood here`;
+    return { evidence: `Until survey ${before.survey} ${was}; ${says} stayed.` };
   },
   examples: [
     {
@@ -29,6 +30,11 @@ export const ofOldPicture: Rule = {
       evidence:
         'Until survey 4 “old.jpg” stood here; the alt text “The doors are blue” and the caption “Before the paint” stayed.',
       before: { survey: 4, path: 'img/old.jpg', alt: 'The doors are blue', caption: 'Before the paint' },
+    },
+    {
+      html: '<img src="team.jpg" alt="The team of 2021">',
+      evidence: 'Until survey 4 another picture was in “team.jpg”; the alt text “The team of 2021” stayed.',
+      before: { survey: 4, path: 'team.jpg', alt: 'The team of 2021', caption: null },
     },
     {
       html: '<img src="new.jpg" alt="The doors are red">',
