@@ -23,6 +23,9 @@ export interface Link {
 
 /** What detail must agree on, and how much of it may differ, for each kind of link. */
 const SAME = { agreement: 0.6, contradicted: 0.007, oneSided: 0.12, light: 0 };
+/** Light and shade must agree as well, where there is any: two smooth pictures may bear the same mark. */
+const SAME_LIGHT = 0.85;
+const SHADED = 3;
 const PART = { agreement: 0.55, contradicted: 0.13, oneSided: 0.3, light: 0.6 };
 /** Smooth pictures have little detail to agree on; their light and shade must, then. */
 const SMOOTH_PART = { agreement: 0.5, contradicted: 0.05, oneSided: 0.5, light: 0.95 };
@@ -40,6 +43,9 @@ const SMOOTH_OVER = { agreement: 0.2, contradicted: 0.25, oneSided: 0.6, light: 
 /** Share of the common part that may have another colour, and where something is laid over it. */
 const RECOLOURED = 0.08;
 const RECOLOURED_OVER = 0.2;
+/** Of few cells each lies across an edge and mixes its colours: a part of a strip has no more. */
+const FEW_CELLS = 80;
+const RECOLOURED_COARSELY = 0.13;
 /**
  * Detail of a link between pictures that each stand in several files: translations of one drawing differ in a few
  * words, files of one picture in nothing.
@@ -118,7 +124,8 @@ export function judged(
       detail.onlyFirst + detail.onlySecond <= CLOSE.oneSided &&
       detail.replaced === 0,
   });
-  const isColoured = recoloured <= RECOLOURED;
+  const cells = Math.min(cellsIn(own.tint, common.own), cellsIn(other.tint, common.other));
+  const isColoured = recoloured <= (cells < FEW_CELLS ? RECOLOURED_COARSELY : RECOLOURED);
   const oneSided = detail.onlyFirst + detail.onlySecond;
   if (detail.tiles < FEW_TILES)
     return isColoured && isSameShade(detail, isWhole) ? link(isWhole ? 'same' : 'part') : null;
@@ -134,7 +141,8 @@ export function judged(
       : detail.tiles >= OVERLAP_TILES && keeps(OVERLAP);
     return isColoured && isPart ? link('part') : null;
   }
-  if (isColoured && detail.replaced <= REPLACED && keeps(SAME)) return link('same');
+  const isLit = detail.shading < SHADED || detail.lightApart >= SAME_LIGHT;
+  if (isColoured && isLit && detail.replaced <= REPLACED && keeps(SAME)) return link('same');
   const isAdded =
     detail.replaced <= REPLACED_OVER && Math.min(detail.onlyFirst, detail.onlySecond) <= TAKEN_AWAY;
   return isAdded && (keeps(OVER) || keeps(SMOOTH_OVER) || isLaidOverBare(detail)) ? link('over') : null;
@@ -159,6 +167,9 @@ function isLaidOverBare(detail: DetailComparison): boolean {
   const most = isShaded && isBare ? BARE_OVER.covered : BARE_OVER.coveredBesideDetail;
   return contradicted <= BARE_OVER.contradicted && (isShaded || isFaint) && covered <= most;
 }
+
+const cellsIn = ({ blue }: Tint, { width, height }: Rect): number =>
+  blue.width * width * blue.height * height;
 
 const areaOf = ({ width, height }: Rect) => width * height;
 

@@ -80,21 +80,30 @@ async function iconPixels(bytes: Uint8Array): Promise<RawPixels> {
 
 /** Brightness from the darkest to the lightest sample below which a picture shows nothing, of 255. */
 const BLANK = 12;
+/** Mean brightness, of 255, of what is not transparent from which a picture is made for dark ground. */
+const LIGHT = 200;
+/** Mean opacity, of 1, above which the ground hardly shows. */
+const MOSTLY_OPAQUE = 0.75;
 
 /**
- * A picture's brightness and colours for comparing: upright, over white where it is transparent (over black where it is
- * so light that nothing could be seen of it then), at most 256 pixels along its long side.
+ * A picture's brightness and colours for comparing: upright, at most 256 pixels along its long side. Where it is
+ * transparent it lies over white; over black where it is light, as white drawings are, and nothing would be seen of it.
  *
  * @param name what the file is called, for the message
  * @throws ProblemError `IMAGE_BROKEN` or `IMAGE_TOO_LARGE`
  */
 export async function readPlanes(bytes: Uint8Array, name: string): Promise<{ plane: GreyPlane; tint: Tint }> {
   try {
-    const picture = await openPicture(bytes);
-    const planes = await planesOver('#ffffff', picture);
-    if (spanOf(planes.plane) > BLANK || !(await picture.metadata()).hasAlpha) return planes;
-    const overBlack = await planesOver('#000000', picture);
-    return spanOf(overBlack.plane) > BLANK ? overBlack : planes;
+    const { width, height, channels, data } = await smallPixels(bytes);
+    if (channels === 3) return planesOf({ width, height, data });
+    if (channels < 3) return planesOf({ width, height, data: inColour(data, channels, 255) });
+    const over = (ground: number) => planesOf({ width, height, data: inColour(data, channels, ground) });
+    const { opacity, brightness } = visible(data);
+    const white = over(255);
+    const isForDark = brightness > LIGHT && opacity < MOSTLY_OPAQUE;
+    if (opacity === 1 || (!isForDark && spanOf(white.plane) > BLANK)) return white;
+    const black = over(0);
+    return isForDark || spanOf(black.plane) > BLANK ? black : white;
   } catch (error) {
     if (error instanceof ProblemError) throw error;
     throw new ProblemError(
@@ -109,16 +118,26 @@ export async function readPlanes(bytes: Uint8Array, name: string): Promise<{ pla
   }
 }
 
-async function planesOver(background: string, picture: Sharp) {
+async function smallPixels(bytes: Uint8Array) {
+  const picture = await openPicture(bytes);
   const { data, info } = await picture
-    .clone()
-    .flatten({ background })
     .resize(PLANE_PX, PLANE_PX, { fit: 'inside', withoutEnlargement: true })
     .toColourspace('srgb')
     .raw()
     .toBuffer({ resolveWithObject: true });
-  const rgb = info.channels === 3 ? data : spread(data, info.channels);
-  return planesOf({ width: info.width, height: info.height, data: rgb });
+  return { ...info, data };
+}
+
+/** How opaque a picture is as a whole, of 1, and how bright what is to be seen of it, of 255. */
+function visible(rgba: Uint8Array): { readonly opacity: number; readonly brightness: number } {
+  let [alphas, light] = [0, 0];
+  for (let i = 0; i < rgba.length; i += 4) {
+    const alpha = rgba[i + 3]!;
+    alphas += alpha;
+    // Weights of ITU-R BT.601.
+    light += alpha * (0.299 * rgba[i]! + 0.587 * rgba[i + 1]! + 0.114 * rgba[i + 2]!);
+  }
+  return { opacity: alphas / (255 * (rgba.length / 4)), brightness: alphas === 0 ? 0 : light / alphas };
 }
 
 function spanOf({ data }: GreyPlane): number {
@@ -130,9 +149,17 @@ function spanOf({ data }: GreyPlane): number {
   return most - least;
 }
 
-/** Three channels of one: a picture in grey has only that. */
-function spread(data: Uint8Array, channels: number): Uint8Array {
+/**
+ * Three channels of one, of grey with alpha, or of colour with alpha laid over a ground.
+ *
+ * @param ground brightness of it, 0 to 255
+ */
+function inColour(data: Uint8Array, channels: number, ground: number): Uint8Array {
   const rgb = new Uint8Array((data.length / channels) * 3);
-  for (let i = 0; i < rgb.length; i++) rgb[i] = data[Math.floor(i / 3) * channels] as number;
+  for (let i = 0, from = 0; i < rgb.length; i += 3, from += channels) {
+    const alpha = channels === 2 || channels === 4 ? data[from + channels - 1]! / 255 : 1;
+    for (let k = 0; k < 3; k++)
+      rgb[i + k] = Math.round(alpha * data[from + (channels < 3 ? 0 : k)]! + (1 - alpha) * ground);
+  }
   return rgb;
 }
