@@ -15,7 +15,7 @@ async function untilChecked(page: Page): Promise<void> {
     await expect(page.getByText('Evidence: ').first()).toBeVisible({ timeout: 3000 });
     await page.goto(`${SCHOOL}/errata?rule=alt%2Fempty-link`);
     await expect(page.getByText('The link leads to “choirs/index.html”.')).toBeVisible({ timeout: 3000 });
-  }).toPass({ timeout: 240_000 });
+  }).toPass({ timeout: 480_000 });
 }
 
 /** Opens the edition that is being gathered. */
@@ -28,7 +28,7 @@ test('alt texts are settled at the text desk by keys alone, and are live, proven
   page,
   request,
 }) => {
-  test.setTimeout(300_000);
+  test.setTimeout(600_000);
   await signInAs(page, 'Maud Kestle');
   await untilChecked(page);
   await page.goto(`${SCHOOL}/errata`);
@@ -84,7 +84,7 @@ test('alt texts are settled at the text desk by keys alone, and are live, proven
 });
 
 test('texts are proposed in bulk, and go into the edition and out of it together', async ({ page }) => {
-  test.setTimeout(300_000);
+  test.setTimeout(600_000);
   await signInAs(page, 'Maud Kestle');
   await untilChecked(page);
   await page.getByRole('link', { name: 'Proposed texts' }).click();
@@ -111,7 +111,7 @@ test('texts are proposed in bulk, and go into the edition and out of it together
 test('many errata are let stand with one reason, and a rule counts otherwise in a section', async ({
   page,
 }) => {
-  test.setTimeout(300_000);
+  test.setTimeout(600_000);
   await signInAs(page, 'Maud Kestle');
   await untilChecked(page);
   const boxes = page.getByLabel(/^Choose A link has nothing/);

@@ -46,7 +46,7 @@ export interface DeskPlaces {
 /** One picture as it lies on the text desk. */
 export interface DeskItem {
   readonly key: string;
-  /** Its title; else the name of its file. */
+  /** Its title; else the name of its file, or of the one that it is a part of. */
   readonly name: string;
   readonly isTitled: boolean;
   readonly fileId: number | null;
@@ -107,7 +107,9 @@ export async function deskItem(site: Site, key: string): Promise<DeskItem | null
   const shown = picture ?? (partOf?.file ? await fileAt(site.id, partOf.file) : null);
   return {
     key,
-    name: picture?.title ?? (picture?.path ?? first.one.shows).split('/').at(-1) ?? key,
+    name: partOf?.file
+      ? `part of ${lastPart(partOf.file)}`
+      : (picture?.title ?? lastPart(picture?.path ?? first.one.shows)),
     isTitled: Boolean(picture?.title),
     ...{ fileId: picture?.file_id ?? null, sha256: shown?.sha256 ?? null },
     ...{ widthPx: shown?.width_px ?? null, heightPx: shown?.height_px ?? null },
@@ -126,6 +128,8 @@ export async function deskItem(site: Site, key: string): Promise<DeskItem | null
     })),
   };
 }
+
+const lastPart = (path: string): string => path.split('/').at(-1) ?? path;
 
 type FileShown = Pick<PictureRow, 'sha256' | 'width_px' | 'height_px'>;
 
