@@ -1,4 +1,5 @@
 import 'server-only';
+import { ASKED_BY_NAME } from '@/core/address/asked-by-name';
 import { database } from '@/server/db/database';
 
 export const FILE_LISTS = ['missing', 'unused', 'twice', 'heavy'] as const;
@@ -6,8 +7,8 @@ export type FileList = (typeof FILE_LISTS)[number];
 
 const FILE_ROWS = 50;
 
-/** A file is unused where nothing shows it, a dormant rule included. */
-const UNUSED = 'f.sha256 is not null and f.uses = 0';
+/** A file is unused where nothing shows it, a dormant rule included, and no browser asks for it by itself. */
+const UNUSED = `f.sha256 is not null and f.uses = 0 and f.path !~ '${ASKED_BY_NAME.source}'`;
 const MISSING = 'f.sha256 is null and f.problem is null';
 
 export interface FileCounts {

@@ -1,7 +1,5 @@
+import { ASKED_BY_NAME } from '../../../address/asked-by-name';
 import type { FileRule } from '../../rule';
-
-/** Browsers and telephones ask for these by name, whatever pages say. */
-const ASKED_BY_NAME = /^(?:favicon\.ico|apple-touch-icon[^/]*\.png)$/u;
 
 export const unused: FileRule = {
   id: 'file/unused',
