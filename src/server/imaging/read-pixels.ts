@@ -1,9 +1,10 @@
 /** Pixels of a picture of any type that sites have, upright and small: bounded in size, pixels and time. */
 import heicDecode from 'heic-decode';
 import sharp, { type Sharp } from 'sharp';
-import { planesOf, type Tint } from '@/core/picture/colour';
+import type { Tint } from '@/core/picture/colour';
 import { PLANE_PX } from '@/core/picture/fingerprint';
 import type { GreyPlane } from '@/core/picture/grey-plane';
+import { planesOnGround } from '@/core/picture/ground';
 import { ProblemError } from '../problem-error';
 import { MAX_PIXELS } from './inspect-image';
 import { largestIcon } from './read-icons';
@@ -78,32 +79,21 @@ async function iconPixels(bytes: Uint8Array): Promise<RawPixels> {
   return { width: info.width, height: info.height, data };
 }
 
-/** Brightness from the darkest to the lightest sample below which a picture shows nothing, of 255. */
-const BLANK = 12;
-/** Mean brightness, of 255, of what is not transparent from which a picture is made for dark ground. */
-const LIGHT = 200;
-/** Mean opacity, of 1, above which the ground hardly shows. */
-const MOSTLY_OPAQUE = 0.75;
-
 /**
- * A picture's brightness and colours for comparing: upright, at most 256 pixels along its long side. Where it is
- * transparent it lies over white; over black where it is light, as white drawings are, and nothing would be seen of it.
+ * A picture's brightness and colours for comparing: upright, on its ground, at most 256 pixels along its long side.
  *
  * @param name what the file is called, for the message
  * @throws ProblemError `IMAGE_BROKEN` or `IMAGE_TOO_LARGE`
  */
 export async function readPlanes(bytes: Uint8Array, name: string): Promise<{ plane: GreyPlane; tint: Tint }> {
   try {
-    const { width, height, channels, data } = await smallPixels(bytes);
-    if (channels === 3) return planesOf({ width, height, data });
-    if (channels < 3) return planesOf({ width, height, data: inColour(data, channels, 255) });
-    const over = (ground: number) => planesOf({ width, height, data: inColour(data, channels, ground) });
-    const { opacity, brightness } = visible(data);
-    const white = over(255);
-    const isForDark = brightness > LIGHT && opacity < MOSTLY_OPAQUE;
-    if (opacity === 1 || (!isForDark && spanOf(white.plane) > BLANK)) return white;
-    const black = over(0);
-    return isForDark || spanOf(black.plane) > BLANK ? black : white;
+    const picture = await openPicture(bytes);
+    const { data, info } = await picture
+      .resize(PLANE_PX, PLANE_PX, { fit: 'inside', withoutEnlargement: true })
+      .toColourspace('srgb')
+      .raw()
+      .toBuffer({ resolveWithObject: true });
+    return planesOnGround({ width: info.width, height: info.height, channels: info.channels, data });
   } catch (error) {
     if (error instanceof ProblemError) throw error;
     throw new ProblemError(
@@ -116,50 +106,4 @@ export async function readPlanes(bytes: Uint8Array, name: string): Promise<{ pla
       { cause: error },
     );
   }
-}
-
-async function smallPixels(bytes: Uint8Array) {
-  const picture = await openPicture(bytes);
-  const { data, info } = await picture
-    .resize(PLANE_PX, PLANE_PX, { fit: 'inside', withoutEnlargement: true })
-    .toColourspace('srgb')
-    .raw()
-    .toBuffer({ resolveWithObject: true });
-  return { ...info, data };
-}
-
-/** How opaque a picture is as a whole, of 1, and how bright what is to be seen of it, of 255. */
-function visible(rgba: Uint8Array): { readonly opacity: number; readonly brightness: number } {
-  let [alphas, light] = [0, 0];
-  for (let i = 0; i < rgba.length; i += 4) {
-    const alpha = rgba[i + 3]!;
-    alphas += alpha;
-    // Weights of ITU-R BT.601.
-    light += alpha * (0.299 * rgba[i]! + 0.587 * rgba[i + 1]! + 0.114 * rgba[i + 2]!);
-  }
-  return { opacity: alphas / (255 * (rgba.length / 4)), brightness: alphas === 0 ? 0 : light / alphas };
-}
-
-function spanOf({ data }: GreyPlane): number {
-  let [least, most] = [255, 0];
-  for (const value of data) {
-    if (value < least) least = value;
-    if (value > most) most = value;
-  }
-  return most - least;
-}
-
-/**
- * Three channels of one, of grey with alpha, or of colour with alpha laid over a ground.
- *
- * @param ground brightness of it, 0 to 255
- */
-function inColour(data: Uint8Array, channels: number, ground: number): Uint8Array {
-  const rgb = new Uint8Array((data.length / channels) * 3);
-  for (let i = 0, from = 0; i < rgb.length; i += 3, from += channels) {
-    const alpha = channels === 2 || channels === 4 ? data[from + channels - 1]! / 255 : 1;
-    for (let k = 0; k < 3; k++)
-      rgb[i + k] = Math.round(alpha * data[from + (channels < 3 ? 0 : k)]! + (1 - alpha) * ground);
-  }
-  return rgb;
 }
