@@ -30,7 +30,9 @@ export async function familiesCommand(folder: string): Promise<void> {
   const memberOf = new Map(
     builder
       .families()
-      .flatMap(({ master, members }) => members.map((member) => [member.id, { master, member }] as const)),
+      .flatMap(({ master, members, twins }) =>
+        members.map((member) => [member.id, { master, member, twin: twins[0] }] as const),
+      ),
   );
   const named = new Map(files.toReversed().map((file) => [file.id, file]));
   for (const file of files) {
@@ -47,6 +49,8 @@ export async function familiesCommand(folder: string): Promise<void> {
       scale: rounded(file.widthPx / (shown * master.widthPx)),
       crop,
       ...(link?.isMirrored ? { mirrored: true } : {}),
+      // Another picture that shows the same, and the degrees by which this one is turned clockwise to be like it.
+      ...(found.twin ? { twin: named.get(found.twin.to)?.path, turned: 90 * found.twin.quarters } : {}),
     });
   }
 }

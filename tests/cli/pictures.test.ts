@@ -25,6 +25,11 @@ beforeAll(async () => {
     'other choir.jpg': await scene(stage(17)).jpeg().toBuffer(),
     'facade-2016.jpg': await scene(facade(3, 'red')).jpeg().toBuffer(),
     'river.png': await scene(river(2)).png().toBuffer(),
+    'river on its side.jpg': await sharp(await scene(river(2)).png().toBuffer())
+      .rotate(90)
+      .resize(300)
+      .jpeg()
+      .toBuffer(),
     'broken.jpg': hall.subarray(0, 900),
     'notes.txt': 'no picture',
   });
@@ -43,12 +48,15 @@ describe('ibidem families', () => {
       ['hall.jpg', 'copy of hall.jpg'],
       ['mirrored.jpg', 'copy of hall.jpg'],
       ['other choir.jpg', 'other choir.jpg'],
+      ['river on its side.jpg', 'river on its side.jpg'],
       ['river.png', 'river.png'],
       ['small/hall-300x200.webp', 'copy of hall.jpg'],
       ['small/thumb_17.png', 'copy of hall.jpg'],
     ]);
     const row = (file: string) => rows.find((one) => one['file'] === file);
     expect(row('hall.jpg')).toMatchObject({ master: false, scale: 1, crop: null });
+    expect(row('river on its side.jpg')).toMatchObject({ twin: 'river.png', turned: 270 });
+    expect(row('river.png')).toMatchObject({ twin: 'river on its side.jpg', turned: 90 });
     expect(row('mirrored.jpg')).toMatchObject({ mirrored: true, crop: null });
     expect(row('small/hall-300x200.webp')?.['scale']).toBeCloseTo(1 / 3, 2);
     const crop = row('small/thumb_17.png')?.['crop'] as Record<string, number>;
