@@ -39,6 +39,8 @@ export const sites = pgTable('sites', {
   reachFrom: text('reach_from'),
   /** Digest of the rules that its pages were last checked by. */
   rulesKey: text('rules_key'),
+  /** Digest of what the errata of its files rest on, as it was when they were last checked. */
+  filesKey: text('files_key'),
   createdAt: timestamp('created_at', { withTimezone: true }).notNull().defaultNow(),
 });
 

@@ -17,8 +17,19 @@ interface Kept {
   readonly key: string;
 }
 
-/** Checks all files, and writes what is new or gone: an erratum that stays keeps its number. */
-export async function checkFiles(db: Database, siteId: number, levels: SectionLevels): Promise<void> {
+/**
+ * Checks all files, and writes what is new or gone: an erratum that stays keeps its number. Where nothing has changed on
+ * which it rests, nothing is done.
+ *
+ * @param rulesKey what all rules say
+ */
+export async function checkFiles(
+  db: Database,
+  siteId: number,
+  { levels, rulesKey }: { readonly levels: SectionLevels; readonly rulesKey: string },
+): Promise<void> {
+  const key = await keyOfFiles(db, siteId, rulesKey);
+  if (key === null) return;
   const { rows: files } = await db.pool.query<FileToCheck>(
     `select path, size_bytes::float8 as "sizeBytes", uses from files
      where site_id = $1 and gone_in is null and sha256 is not null and uses = 0`,
@@ -41,16 +52,30 @@ export async function checkFiles(db: Database, siteId: number, levels: SectionLe
   const isThere = new Set(found.map((row) => nameOf({ ...row, path: row.pagePath })));
   const gone = before.filter((one) => !isThere.has(nameOf(one))).map(({ id }) => id);
   const fresh = found.filter((row) => !isKnown.has(nameOf({ ...row, path: row.pagePath })));
-  if (gone.length + fresh.length === 0) return;
   const client = await db.pool.connect();
   try {
     await inTransaction(client, async () => {
       await client.query('delete from errata where id = any($1::int8[])', [gone]);
       await insertRows(client, errata, fresh, { onConflict: ['site_id', 'page_path', 'key'] });
+      await client.query('update sites set files_key = $2 where id = $1', [siteId, key]);
     });
   } finally {
     client.release();
   }
+}
+
+/** Digest of all that the errata of files rest on; `null` where it is the same as when they were last checked. */
+async function keyOfFiles({ pool }: Database, siteId: number, rulesKey: string): Promise<string | null> {
+  const { rows } = await pool.query<{ now: string; before: string | null }>(
+    `select files_key as before, md5(concat_ws('|', $2::text,
+       (select string_agg(path || ' ' || size_bytes, ',' order by id) from files where site_id = $1 and gone_in is null and sha256 is not null and uses = 0),
+       (select string_agg(pattern, ',' order by pattern) from sections where site_id = $1),
+       (select string_agg(concat_ws(' ', section, rule, level), ',' order by section, rule) from rule_levels where site_id = $1))) as now
+     from sites where id = $1`,
+    [siteId, rulesKey],
+  );
+  const [key] = rows;
+  return key && key.now !== key.before ? key.now : null;
 }
 
 /** What makes a row another one. */

@@ -45,7 +45,7 @@ export async function checkSite(db: Database, siteId: number, now: number): Prom
     }
   };
   await Promise.all(Array.from({ length: HANDS }, hand));
-  await checkFiles(db, siteId, levels);
+  await checkFiles(db, siteId, { levels, rulesKey: RULES_KEY });
   await freshStatistics(db.pool, ['errata']);
   return pages.length;
 }

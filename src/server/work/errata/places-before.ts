@@ -38,14 +38,20 @@ async function swapped({ pool }: Database, siteId: number, paths: readonly strin
 
 /** Places whose file got other bytes under its name, with the words that stood there then. */
 async function overwritten({ pool }: Database, siteId: number, paths: readonly string[]): Promise<Row[]> {
+  // Asked first, since there are mostly none: the places of a whole site are not gone through for nothing.
+  const { rows: others } = await pool.query<{ path: string }>(
+    'select path from files where site_id = $1 and gone_in is null and replaced_alike = false',
+    [siteId],
+  );
+  if (others.length === 0) return [];
   const { rows } = await pool.query<Row>(
     `select distinct on (x.id) x.id, f.replaced_in as survey, f.path, o.alt, o.caption
      from files f join placements x on x.site_id = f.site_id and x.file_path = f.path and x.until_survey is null and not x.dormant
      join placements o on o.site_id = x.site_id and o.page_path = x.page_path and o.thread = x.thread and o.file_path = x.file_path
        and o.since_survey < f.replaced_in and (o.until_survey is null or o.until_survey >= f.replaced_in)
-     where f.site_id = $1 and f.gone_in is null and f.replaced_alike = false and x.page_path = any($2::text[])
+     where f.site_id = $1 and f.path = any($3::text[]) and x.page_path = any($2::text[])
      order by x.id, o.since_survey desc`,
-    [siteId, paths],
+    [siteId, paths, others.map(({ path }) => path)],
   );
   return rows;
 }
