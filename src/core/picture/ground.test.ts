@@ -16,7 +16,7 @@ const tones = (pixels: ReturnType<typeof dotted>) =>
 describe('a picture on its ground', () => {
   it.each([
     ['white drawings over black', dotted([255, 255, 255], 255), [0, 255]],
-    ['light ones too, though something would be seen over white', dotted([230, 230, 230], 255), [0, 230]],
+    ['light ones too, though something would be seen over white', dotted([240, 240, 240], 255), [0, 240]],
     ['dark ones over white', dotted([20, 20, 20], 255), [20, 255]],
     ['what is neither over white', dotted([120, 120, 120], 255), [120, 255]],
     ['grey with alpha likewise', dotted([255], 255), [0, 255]],

@@ -13,7 +13,7 @@ export interface Pixels {
 /** Brightness from the darkest to the lightest sample below which a picture shows nothing, of 255. */
 const BLANK = 12;
 /** Mean brightness, of 255, of what is not transparent from which a picture is made for dark ground. */
-const LIGHT = 200;
+const LIGHT = 235;
 /** Mean opacity, of 1, above which the ground hardly shows. */
 const MOSTLY_OPAQUE = 0.75;
 const WHITE = 255;
