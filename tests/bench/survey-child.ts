@@ -84,7 +84,7 @@ async function timeLists(): Promise<Record<string, number>> {
       () => heavyPages(1, sheet),
     ]),
     errata: ERRATA_FILTERS.flatMap((filter) =>
-      [null, 'alt/same-words', 'alt/other-words-elsewhere'].flatMap((rule) =>
+      ([null, 'alt/same-words', 'alt/other-words-elsewhere'] as const).flatMap((rule) =>
         [1, 9].map(
           (sheet) => () => listErrata(1, { ...{ filter, rule, sheet }, section: null, owner: null }),
         ),

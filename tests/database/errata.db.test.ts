@@ -34,7 +34,7 @@ const again = async () => {
   await queueSurvey(held.db, siteId, 'asked');
   await runJobs(held.db);
 };
-const only = async (rule: string) => {
+const only = async (rule: RuleId) => {
   const { rows } = await listErrata(siteId, { ...ALL, rule });
   return rows[0] as (typeof rows)[0];
 };

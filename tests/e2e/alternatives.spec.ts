@@ -7,7 +7,9 @@ import { expect, test, type Page } from '@playwright/test';
 import {
   HIDDEN,
   MISSING,
+  NAMED_BUTTONS,
   NAMED_LINKS,
+  NAMELESS_BUTTONS,
   NAMELESS_LINKS,
   THERE,
 } from '../../src/core/errata/text-alternatives.cases';
@@ -49,4 +51,10 @@ test('pictures without a text alternative are those that the engine finds', asyn
 
 test('links without a name are those that the engine finds', async ({ page }) => {
   expect(await faulty(page, [...NAMELESS_LINKS, ...NAMED_LINKS], ['link-name'])).toEqual(NAMELESS_LINKS);
+});
+
+test('buttons without a name are those that the engine finds', async ({ page }) => {
+  expect(await faulty(page, [...NAMELESS_BUTTONS, ...NAMED_BUTTONS], ['button-name'])).toEqual(
+    NAMELESS_BUTTONS,
+  );
 });

@@ -14,7 +14,7 @@ export const isDegree = (filter: ErrataFilter): filter is Degree => filter !== '
 
 export interface ErrataQuery {
   readonly filter: ErrataFilter;
-  readonly rule: string | null;
+  readonly rule: RuleId | null;
   readonly section: string | null;
   /** Number of the person who answers for the section, or `none`. */
   readonly owner: string | null;

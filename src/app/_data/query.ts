@@ -2,6 +2,12 @@ import Joi from 'joi';
 
 export type SearchParams = Promise<Record<string, string | string[] | undefined>>;
 
+/** What a screen of a site is given. */
+export interface SiteScreenProps {
+  readonly params: Promise<{ slug: string }>;
+  readonly searchParams: SearchParams;
+}
+
 const SHEET = Joi.number().integer().min(1).max(100_000).default(1);
 const TEXT = Joi.string().trim().allow('').max(200).default('');
 

@@ -5,6 +5,10 @@ export type EditionState = 'draft' | 'publishing' | 'published' | 'withdrawing' 
 export const ROLES = ['maintainer', 'owner', 'approver', 'viewer'] as const;
 export type Role = (typeof ROLES)[number];
 
+/** Roles that change pictures and words, and say what is true of them. */
+export const EDITORS: readonly Role[] = ['maintainer', 'owner'];
+export const mayEdit = (role: Role): boolean => EDITORS.includes(role);
+
 export type EditionMove =
   'gather' | 'publish' | 'finish' | 'give up' | 'withdraw' | 'finish withdrawal' | 'keep live';
 
@@ -16,7 +20,7 @@ interface MoveRule {
 }
 
 const MOVES: Readonly<Record<EditionMove, MoveRule>> = {
-  gather: { from: 'draft', to: 'draft', roles: ['maintainer', 'owner'] },
+  gather: { from: 'draft', to: 'draft', roles: EDITORS },
   publish: { from: 'draft', to: 'publishing', roles: ['maintainer', 'approver'] },
   finish: { from: 'publishing', to: 'published', roles: [] },
   'give up': { from: 'publishing', to: 'draft', roles: [] },

@@ -118,3 +118,25 @@ export const NAMED_LINKS: readonly string[] = [
   '<a><img src="a.png" alt=""></a>',
   '<img src="a.png" alt="">',
 ];
+
+/** Buttons with nothing but undescribed pictures. */
+export const NAMELESS_BUTTONS: readonly string[] = [
+  '<button><img src="a.png" alt=""></button>',
+  '<button type="submit"><span><img src="a.png" alt=""></span></button>',
+  '<div role="button" tabindex="0"><img src="a.png" alt=""></div>',
+  '<button><img src="a.png" alt="Close" role="none"></button>',
+  '<button><span hidden>Close</span><img src="a.png" alt=""></button>',
+  '<button><img src="a.png" alt=""><img src="b.png" alt=""></button>',
+];
+
+/** Buttons that have a name, whatever gives it. */
+export const NAMED_BUTTONS: readonly string[] = [
+  '<button><img src="a.png" alt="Close"></button>',
+  '<button><img src="a.png" alt=""> Close</button>',
+  '<button title="Close"><img src="a.png" alt=""></button>',
+  '<button aria-label="Close"><img src="a.png" alt=""></button>',
+  '<button aria-labelledby="h1"><img src="a.png" alt=""></button>',
+  '<button><img src="a.png" alt=""><img src="b.png" alt="Close"></button>',
+  '<div role="button" tabindex="0">Close <img src="a.png" alt=""></div>',
+  '<div><img src="a.png" alt=""></div>',
+];

@@ -6,6 +6,7 @@ import { addJob } from '../jobs/queue';
 import { ProblemError } from '../problem-error';
 import { draftEdition } from './draft-edition';
 import { logEvent } from './log-event';
+import { EDITORS } from '@/core/edition/edition-state';
 
 /**
  * Puts files into the edition being gathered, to be taken off the site with it. Each is then looked for in everything
@@ -73,7 +74,7 @@ export function usedProblem(path: string, page: string | null): ProblemError {
 
 /** Takes a removal out of an edition that is still a draft. */
 export async function dropRemoval(db: Database, actor: Actor, removalId: number): Promise<void> {
-  requireRole(actor, ['maintainer', 'owner'], 'change an edition');
+  requireRole(actor, EDITORS, 'change an edition');
   await db.orm
     .delete(removals)
     .where(

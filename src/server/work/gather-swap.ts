@@ -10,6 +10,7 @@ import { draftEdition } from './draft-edition';
 import { releaseWords } from './gather-words';
 import { logEvent } from './log-event';
 import { prepareBeside, wordedSources } from './prepare-beside';
+import { EDITORS } from '@/core/edition/edition-state';
 
 export interface SwapRequest {
   readonly siteId: number;
@@ -47,7 +48,7 @@ const SCHEMA = Joi.object<SwapRequest>({
  * @returns the edition's number
  */
 export async function gatherSwap(db: Database, actor: Actor, request: SwapRequest): Promise<number> {
-  requireRole(actor, ['maintainer', 'owner'], 'change pictures');
+  requireRole(actor, EDITORS, 'change pictures');
   const value = checkedInput(SCHEMA, request, { code: 'SWAP_INPUT', what: 'The swap was not added.' });
   const [picture] = await db.orm
     .select({ id: intake.id })
@@ -118,7 +119,7 @@ async function releasePlacements(
 
 /** Takes a change out of an edition that is still a draft. */
 export async function dropChange(db: Database, actor: Actor, changeId: number): Promise<void> {
-  requireRole(actor, ['maintainer', 'owner'], 'change an edition');
+  requireRole(actor, EDITORS, 'change an edition');
   const sources = await wordedSources(db, [changeId]);
   const { rows } = await db.pool.query<{ site_id: number }>(
     `delete from changes c using editions e where c.id = $1 and e.id = c.edition_id and e.state = 'draft' returning e.site_id`,

@@ -1,6 +1,7 @@
 /** Puts new words for places into the edition that is being gathered, without another picture. */
 import { and, eq, isNull, sql } from 'drizzle-orm';
 import Joi from 'joi';
+import { EDITORS } from '@/core/edition/edition-state';
 import { takesWords, type PlaceWords, type TakenWords } from '@/core/edit/word-edits';
 import type { WordAnchors } from '@/core/markup/placement';
 import { requireRole, type Actor } from '../accounts/actor';
@@ -62,7 +63,7 @@ export async function gatherWords(
   siteId: number,
   places: readonly WordsOfPlaces[],
 ): Promise<{ edition: number | null; places: number }> {
-  requireRole(actor, ['maintainer', 'owner'], 'change words');
+  requireRole(actor, EDITORS, 'change words');
   const refusal = { code: 'WORDS_INPUT', what: 'The words were not added.' };
   const { places: given } = checkedInput(SCHEMA, { places: [...places] }, refusal);
   const wanted = new Map(given.flatMap(({ ids, ...words }) => ids.map((id) => [id, words])));

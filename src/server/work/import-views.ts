@@ -5,6 +5,7 @@ import { StringDecoder } from 'node:string_decoder';
 import { createGunzip } from 'node:zlib';
 import { parse as csvParser } from 'csv-parse';
 import { format } from 'date-fns';
+import { EDITORS } from '@/core/edition/edition-state';
 import type { SiteAddressing } from '@/core/address/resolve-address';
 import { mayBePage, pageName, pagePathOf } from '@/core/crawl/crawl-scope';
 import { viewCounter } from '@/core/reach/count-views';
@@ -46,7 +47,7 @@ export async function importViews(
   siteId: number,
   file: ViewsFile,
 ): Promise<ImportedViews> {
-  requireRole(actor, ['maintainer', 'owner'], 'import page views');
+  requireRole(actor, EDITORS, 'import page views');
   const { rows } = await db.pool.query<{ path: string }>(
     'select path from pages where site_id = $1 and gone_in is null',
     [siteId],
@@ -90,7 +91,7 @@ export async function importViews(
 
 /** Forgets imported views: reach is estimated by the links again. */
 export async function forgetViews(db: Database, actor: Actor, siteId: number): Promise<void> {
-  requireRole(actor, ['maintainer', 'owner'], 'forget page views');
+  requireRole(actor, EDITORS, 'forget page views');
   await db.pool.query('delete from page_views where site_id = $1', [siteId]);
   await db.pool.query('update sites set reach_from = null where id = $1', [siteId]);
   await updateReach(db.pool, siteId);

@@ -1,4 +1,5 @@
 import Joi from 'joi';
+import { EDITORS } from '@/core/edition/edition-state';
 import { slugOfFile } from '@/core/swap/file-name';
 import { requireRole, type Actor } from '../accounts/actor';
 import type { Database } from '../db/database';
@@ -28,7 +29,7 @@ export async function receiveIntake(
   actor: Actor,
   input: { readonly siteId: number; readonly fileName: string; readonly bytes: Uint8Array },
 ): Promise<number> {
-  requireRole(actor, ['maintainer', 'owner'], 'bring in pictures');
+  requireRole(actor, EDITORS, 'bring in pictures');
   const name: string = Joi.attempt(input.fileName, NAME);
   if (input.bytes.length > MAX_INTAKE_BYTES) {
     throw new ProblemError({

@@ -10,7 +10,14 @@ import { inTransaction } from '../../db/in-transaction';
 import { insertRows } from '../../db/insert-rows';
 import { errata } from '../../db/schema/errata';
 import { checkFiles } from './check-files';
-import { levelsIn, levelsOf, pagesToCheck, type PageRow, type SectionLevels } from './pages-to-check';
+import {
+  levelsIn,
+  levelsOf,
+  pagesToCheck,
+  peopleOf,
+  type PageRow,
+  type SectionLevels,
+} from './pages-to-check';
 import type { PlaceRow } from './places-of-pages';
 
 const BATCH = 100;
@@ -37,11 +44,12 @@ export async function checkSite(db: Database, siteId: number, now: number): Prom
     [siteId],
   );
   const levels = await levelsOf(db, siteId);
+  const people = await peopleOf(db, siteId);
   let next = 0;
   const hand = async () => {
     for (let from = next; from < pages.length; from = next) {
       next = from + BATCH;
-      await checkBatch(db, siteId, { pages: pages.slice(from, next), today, levels });
+      await checkBatch(db, siteId, { pages: pages.slice(from, next), today, people, levels });
     }
   };
   await Promise.all(Array.from({ length: HANDS }, hand));
@@ -92,12 +100,13 @@ async function markChanged({ pool }: Database, siteId: number, today: Day): Prom
 interface Batch {
   readonly pages: readonly PageRow[];
   readonly today: Day;
+  readonly people: readonly string[];
   readonly levels: SectionLevels;
 }
 
-async function checkBatch(db: Database, siteId: number, { pages, today, levels }: Batch): Promise<void> {
+async function checkBatch(db: Database, siteId: number, { pages, levels, ...known }: Batch): Promise<void> {
   const paths = pages.map(({ path }) => path);
-  const read = await pagesToCheck(db, siteId, pages, today);
+  const read = await pagesToCheck(db, siteId, pages, known);
   const rows = read.flatMap(({ page, section }) =>
     checkPage(page, levelsIn(section, levels)).map((erratum) => rowOf(siteId, erratum)),
   );

@@ -5,6 +5,7 @@ import { checkedInput } from '../../checked-input';
 import type { Database } from '../../db/database';
 import { ProblemError } from '../../problem-error';
 import { logEvent } from '../log-event';
+import { EDITORS } from '@/core/edition/edition-state';
 
 export interface StetInput {
   /** Numbers of the errata. */
@@ -35,7 +36,7 @@ export async function letStand(
   siteId: number,
   input: StetInput,
 ): Promise<number> {
-  requireRole(actor, ['maintainer', 'owner'], 'let errata stand');
+  requireRole(actor, EDITORS, 'let errata stand');
   const { ids, reason, until } = checkedInput(SCHEMA, input, {
     code: 'STET_INPUT',
     what: 'Nothing was changed.',
@@ -59,7 +60,7 @@ export async function standNoLonger(
   siteId: number,
   ids: readonly number[],
 ): Promise<void> {
-  requireRole(actor, ['maintainer', 'owner'], 'let errata stand');
+  requireRole(actor, EDITORS, 'let errata stand');
   const { rows } = await db.pool.query<{ rule: string }>(
     `delete from stets s using errata e where e.site_id = $1 and e.id = any($2::int8[]) and s.site_id = e.site_id
        and s.page_path = e.page_path and s.key = e.key returning s.rule`,

@@ -27,7 +27,7 @@ export async function pagesToCheck(
   db: Database,
   siteId: number,
   pages: readonly PageRow[],
-  today: Day,
+  { today, people }: { readonly today: Day; readonly people: readonly string[] },
 ): Promise<PageRead[]> {
   const byPage = await placesOfPages(
     db,
@@ -36,7 +36,6 @@ export async function pagesToCheck(
   );
   const files = [...byPage.values()].flatMap((rows) => rows.flatMap(({ filePath }) => filePath ?? []));
   const pictures = await picturesShown(db, siteId, [...new Set(files)]);
-  const people = await peopleOf(db, siteId);
   const earlier = await placesBefore(
     db,
     siteId,
@@ -80,7 +79,8 @@ export function levelsIn(section: string, levels: SectionLevels): RuleLevels {
   return new Map([...(levels.get('') ?? []), ...(levels.get(section) ?? [])]);
 }
 
-async function peopleOf({ pool }: Database, siteId: number): Promise<string[]> {
+/** Names of all people that pictures of the site are known to show. */
+export async function peopleOf({ pool }: Database, siteId: number): Promise<string[]> {
   const { rows } = await pool.query<{ name: string }>(
     `select name from subjects where site_id = $1 and kind = 'person' order by length(name) desc, name`,
     [siteId],

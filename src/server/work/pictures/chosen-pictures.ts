@@ -3,9 +3,6 @@ import Joi from 'joi';
 import type { Database } from '../../db/database';
 import { ProblemError } from '../../problem-error';
 
-/** Who may say what pictures are. */
-export const TEACHERS = ['maintainer', 'owner'] as const;
-
 /** Numbers of pictures as a person sends them. */
 export const IDS = Joi.array().items(Joi.number().integer().positive()).min(1).max(2000).required();
 

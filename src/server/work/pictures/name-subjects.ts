@@ -1,5 +1,6 @@
 /** People, places and things that pictures show: named, found again, and marked as changed. */
 import Joi from 'joi';
+import { EDITORS } from '@/core/edition/edition-state';
 import { SUBJECT_KINDS, type SubjectKind } from '@/core/dating/changed-subject';
 import { dayOfMs } from '@/core/dating/day';
 import { requireRole, type Actor } from '../../accounts/actor';
@@ -7,7 +8,7 @@ import { checkedInput } from '../../checked-input';
 import type { Database } from '../../db/database';
 import { ProblemError } from '../../problem-error';
 import { logEvent } from '../log-event';
-import { IDS, picturesOf, TEACHERS } from './chosen-pictures';
+import { IDS, picturesOf } from './chosen-pictures';
 import { judgeAgain } from './judge-again';
 
 export interface SubjectInput {
@@ -46,7 +47,7 @@ export async function saveSubject(
   siteId: number,
   input: SubjectInput,
 ): Promise<number> {
-  requireRole(actor, TEACHERS, 'name what pictures show');
+  requireRole(actor, EDITORS, 'name what pictures show');
   const refusal = { code: 'SUBJECT_INPUT', what: 'Nothing was saved.' };
   const { id, name, kind, changedOn, changedHow } = checkedInput(SUBJECT, input, refusal);
   const day = changedOn === '' ? null : dayOfMs(Date.parse(`${changedOn.slice(0, 10)}T00:00:00Z`));
@@ -80,7 +81,7 @@ export async function saveSubject(
 
 /** Forgets a subject: its pictures stay, and are no longer held against it. */
 export async function removeSubject(db: Database, actor: Actor, siteId: number, id: number): Promise<void> {
-  requireRole(actor, TEACHERS, 'name what pictures show');
+  requireRole(actor, EDITORS, 'name what pictures show');
   const showing = await picturesShowing(db, id);
   const { rows } = await db.pool.query<{ name: string }>(
     'delete from subjects where site_id = $1 and id = $2 returning name',
@@ -103,7 +104,7 @@ export async function showSubject(
   siteId: number,
   input: { readonly ids: readonly number[]; readonly subjectId: number; readonly isShown: boolean },
 ): Promise<number[]> {
-  requireRole(actor, TEACHERS, 'say what a picture shows');
+  requireRole(actor, EDITORS, 'say what a picture shows');
   const schema = Joi.object<typeof input>({
     ids: IDS,
     subjectId: Joi.number().integer().positive().required(),

@@ -1,5 +1,6 @@
 /** What people say of pictures: it is remembered, and holds through all later surveys. */
 import Joi from 'joi';
+import { EDITORS } from '@/core/edition/edition-state';
 import { PICTURE_KINDS, type PictureKind } from '@/core/dating/shelf-life';
 import type { Teaching } from '@/core/picture/placeholder';
 import { requireRole, type Actor } from '../../accounts/actor';
@@ -8,7 +9,7 @@ import type { Database } from '../../db/database';
 import { addJob } from '../../jobs/queue';
 import { ProblemError } from '../../problem-error';
 import { logEvent } from '../log-event';
-import { IDS, picturesOf, TEACHERS } from './chosen-pictures';
+import { IDS, picturesOf } from './chosen-pictures';
 import { judgeAgain } from './judge-again';
 
 /** What held of a picture before somebody said something else, to be said again where that is taken back. */
@@ -29,7 +30,7 @@ export async function teachPlaceholder(
   siteId: number,
   input: { readonly ids: readonly number[]; readonly teaching: Teaching | null },
 ): Promise<Before<Teaching>[]> {
-  requireRole(actor, TEACHERS, 'say what a picture is');
+  requireRole(actor, EDITORS, 'say what a picture is');
   const schema = Joi.object<typeof input>({
     ids: IDS,
     teaching: Joi.valid('placeholder', 'not a placeholder', null).required(),
@@ -77,7 +78,7 @@ export async function settleKind(
   siteId: number,
   input: { readonly ids: readonly number[]; readonly kind: PictureKind | null },
 ): Promise<Before<PictureKind>[]> {
-  requireRole(actor, TEACHERS, 'say what a picture shows');
+  requireRole(actor, EDITORS, 'say what a picture shows');
   const schema = Joi.object<typeof input>({ ids: IDS, kind: Joi.valid(...PICTURE_KINDS, null).required() });
   const { ids, kind } = checkedInput(schema, input, { code: 'PICTURE_INPUT', what: 'Nothing was changed.' });
   const known = await picturesOf(db, siteId, ids);
@@ -117,7 +118,7 @@ export async function correctFamily(
   siteId: number,
   input: Correction,
 ): Promise<void> {
-  requireRole(actor, TEACHERS, 'sort files into pictures');
+  requireRole(actor, EDITORS, 'sort files into pictures');
   const sha = Joi.string().hex().length(64).required();
   const schema = Joi.object<Correction>({ kind: Joi.valid('together', 'apart').required(), a: sha, b: sha });
   const { kind, a, b } = checkedInput(schema, input, {

@@ -4,8 +4,9 @@ import { requireRole, type Actor } from '../../accounts/actor';
 import { checkedInput } from '../../checked-input';
 import type { Database } from '../../db/database';
 import { logEvent } from '../log-event';
-import { picturesOf, TEACHERS } from './chosen-pictures';
+import { picturesOf } from './chosen-pictures';
 import { judgePictures } from './judge-pictures';
+import { EDITORS } from '@/core/edition/edition-state';
 
 export interface GivenTitle {
   /** Number of the picture. */
@@ -41,7 +42,7 @@ export async function titlePictures(
   siteId: number,
   given: readonly GivenTitle[],
 ): Promise<number> {
-  requireRole(actor, TEACHERS, 'give pictures their titles');
+  requireRole(actor, EDITORS, 'give pictures their titles');
   const { titles } = checkedInput(
     SCHEMA,
     { titles: given },

@@ -1,7 +1,9 @@
 import Link from 'next/link';
+import { mayEdit } from '@/core/edition/edition-state';
 import { ownersOf } from '@/app/_data/owners';
 import { ERRATA_FILTERS, listErrata, type ErrataFilter, type ErratumRow } from '@/app/_data/errata';
-import { hrefWith, listQuery, type SearchParams } from '@/app/_data/query';
+import { errataChoice } from '@/app/_data/errata-choice';
+import { hrefWith, type SiteScreenProps } from '@/app/_data/query';
 import { requireActor } from '@/app/_data/session';
 import { siteBySlug } from '@/app/_data/site';
 import { ruleText } from '@/core/errata/all-rules';
@@ -25,26 +27,14 @@ const FILTER_NAME: Readonly<Record<ErrataFilter, string>> = {
   stet: 'Let stand',
 };
 
-export default async function ErrataPage({
-  params,
-  searchParams,
-}: {
-  params: Promise<{ slug: string }>;
-  searchParams: SearchParams;
-}) {
+export default async function ErrataPage({ params, searchParams }: SiteScreenProps) {
   const site = await siteBySlug((await params).slug);
   const { role } = await requireActor();
-  const { given, section, sheet } = await listQuery(searchParams);
-  const filter = ERRATA_FILTERS.find((name) => name === given('show')) ?? 'all';
-  const owner = given('owner')?.slice(0, 100) ?? null;
-  const rule = ruleText(given('rule'));
-  const { rows, counts, rules, sheets } = await listErrata(site.id, {
-    ...{ filter, section, owner, sheet },
-    rule: rule?.id ?? null,
-  });
-  const maySettle = role === 'maintainer' || role === 'owner';
+  const { query, rule, asked } = await errataChoice(searchParams);
+  const { filter, owner, sheet } = query;
+  const { rows, counts, rules, sheets } = await listErrata(site.id, query);
+  const maySettle = mayEdit(role);
   const root = `/s/${site.slug}/errata`;
-  const now = { section, owner, show: filter === 'all' ? null : filter, rule: rule?.id ?? null };
   return (
     <main className="min-h-[calc(100vh-46px)] bg-sheet">
       <h1 className="sr-only">Errata</h1>
@@ -54,18 +44,18 @@ export default async function ErrataPage({
           labels={FILTER_NAME}
           chosen={filter}
           counts={counts}
-          hrefOf={(name) => hrefWith(root, { ...now, show: name === 'all' ? null : name, rule: null })}
+          hrefOf={(name) => hrefWith(root, { ...asked, show: name === 'all' ? null : name, rule: null })}
         />
-        <RuleChoice root={root} now={now} rules={rules} chosen={rule} />
-        <OwnerChoice root={root} now={now} owners={await ownersOf(site.id)} chosen={owner} />
+        <RuleChoice root={root} asked={asked} rules={rules} chosen={rule} />
+        <OwnerChoice root={root} asked={asked} owners={await ownersOf(site.id)} chosen={owner} />
         {maySettle &&
         filter !== 'stet' &&
         rules.some((one) => isOnWords(one.rule) && (!rule || rule.id === one.rule)) ? (
           <div className="ml-auto flex flex-wrap gap-2">
-            <Link href={hrefWith(`${root}/proposals`, now)} className={buttonClass()}>
+            <Link href={hrefWith(`${root}/proposals`, asked)} className={buttonClass()}>
               Proposed texts
             </Link>
-            <Link href={hrefWith(`/s/${site.slug}/text-desk`, now)} className={buttonClass('main')}>
+            <Link href={hrefWith(`/s/${site.slug}/text-desk`, asked)} className={buttonClass('main')}>
               Settle the words
             </Link>
           </div>
@@ -107,7 +97,7 @@ export default async function ErrataPage({
           ) : null}
         </Choosing>
       )}
-      <Pager sheet={sheet} sheets={sheets} hrefOf={(to) => hrefWith(root, { ...now, sheet: to })} />
+      <Pager sheet={sheet} sheets={sheets} hrefOf={(to) => hrefWith(root, { ...asked, sheet: to })} />
     </main>
   );
 }
@@ -117,13 +107,13 @@ const choosable = (rows: readonly ErratumRow[]): ChoosableErratum[] =>
 
 interface OwnerChoiceProps {
   root: string;
-  now: Readonly<Record<string, string | null>>;
+  asked: Readonly<Record<string, string | null>>;
   owners: readonly { readonly id: string; readonly name: string }[];
   chosen: string | null;
 }
 
 /** Whose pages: people who own a section, and those that nobody owns. */
-function OwnerChoice({ root, now, owners, chosen }: OwnerChoiceProps) {
+function OwnerChoice({ root, asked, owners, chosen }: OwnerChoiceProps) {
   if (owners.length === 0) return null;
   const all = [{ id: null, name: 'Any owner' }, ...owners, { id: 'none', name: 'Nobody’s pages' }];
   return (
@@ -135,7 +125,7 @@ function OwnerChoice({ root, now, owners, chosen }: OwnerChoiceProps) {
       <ul>
         {all.map(({ id, name }) => (
           <li key={name}>
-            <Link href={hrefWith(root, { ...now, owner: id })} className={choiceLine(id === chosen)}>
+            <Link href={hrefWith(root, { ...asked, owner: id })} className={choiceLine(id === chosen)}>
               {name}
             </Link>
           </li>
@@ -150,25 +140,25 @@ const choiceLine = (isHere: boolean) =>
 
 interface RuleChoiceProps {
   root: string;
-  now: Readonly<Record<string, string | null>>;
+  asked: Readonly<Record<string, string | null>>;
   rules: readonly { readonly rule: string; readonly count: number }[];
   chosen: RuleText | null;
 }
 
 /** The rules that found something, the gravest first. */
-function RuleChoice({ root, now, rules, chosen }: RuleChoiceProps) {
+function RuleChoice({ root, asked, rules, chosen }: RuleChoiceProps) {
   if (rules.length === 0) return null;
   return (
     <FoldOut label={chosen?.title ?? 'Any rule'} name="Choose a rule" isChosen={chosen !== null}>
       <ul>
         <li>
-          <Link href={hrefWith(root, { ...now, rule: null })} className={choiceLine(chosen === null)}>
+          <Link href={hrefWith(root, { ...asked, rule: null })} className={choiceLine(chosen === null)}>
             Any rule
           </Link>
         </li>
         {rules.map(({ rule, count }) => (
           <li key={rule}>
-            <Link href={hrefWith(root, { ...now, rule })} className={choiceLine(rule === chosen?.id)}>
+            <Link href={hrefWith(root, { ...asked, rule })} className={choiceLine(rule === chosen?.id)}>
               {ruleText(rule)?.title ?? rule}
               <span className="font-normal text-ink-2">{count.toLocaleString('en')}</span>
             </Link>

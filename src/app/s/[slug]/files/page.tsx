@@ -9,7 +9,7 @@ import {
   unusedFiles,
   type FileList,
 } from '@/app/_data/files';
-import { hrefWith, listQuery, type SearchParams } from '@/app/_data/query';
+import { hrefWith, listQuery, type SiteScreenProps } from '@/app/_data/query';
 import { siteBySlug } from '@/app/_data/site';
 import { Choices } from '@/ui/choices';
 import { Empty } from '@/ui/empty';
@@ -30,13 +30,7 @@ const NAME: Readonly<Record<FileList, string>> = {
 
 type Site = Awaited<ReturnType<typeof siteBySlug>>;
 
-export default async function FilesPage({
-  params,
-  searchParams,
-}: {
-  params: Promise<{ slug: string }>;
-  searchParams: SearchParams;
-}) {
+export default async function FilesPage({ params, searchParams }: SiteScreenProps) {
   const site = await siteBySlug((await params).slug);
   const { given, sheet } = await listQuery(searchParams);
   const list = FILE_LISTS.find((name) => name === given('list')) ?? 'missing';

@@ -1,6 +1,6 @@
 import Link from 'next/link';
 import { listPages, PAGE_FILTERS, PAGE_ORDERS, type PageFilterName, type PageOrder } from '@/app/_data/pages';
-import { hrefWith, listQuery, type SearchParams } from '@/app/_data/query';
+import { hrefWith, listQuery, type SiteScreenProps } from '@/app/_data/query';
 import { sectionName, siteBySlug } from '@/app/_data/site';
 import { Chip } from '@/ui/chip';
 import { Choices } from '@/ui/choices';
@@ -24,13 +24,7 @@ const ORDER_NAME: Readonly<Record<PageOrder, string>> = {
   places: 'By places',
 };
 
-export default async function PagesPage({
-  params,
-  searchParams,
-}: {
-  params: Promise<{ slug: string }>;
-  searchParams: SearchParams;
-}) {
+export default async function PagesPage({ params, searchParams }: SiteScreenProps) {
   const site = await siteBySlug((await params).slug);
   const { given, query, section, sheet } = await listQuery(searchParams);
   const filter = PAGE_FILTERS.find((name) => name === given('show')) ?? 'all';

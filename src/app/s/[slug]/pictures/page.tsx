@@ -11,7 +11,7 @@ import {
   type PictureView,
   type ShownPlacement,
 } from '@/app/_data/pictures';
-import { hrefWith, listQuery, type SearchParams } from '@/app/_data/query';
+import { hrefWith, listQuery, type SiteScreenProps } from '@/app/_data/query';
 import { siteBySlug } from '@/app/_data/site';
 import { Choices } from '@/ui/choices';
 import { Empty } from '@/ui/empty';
@@ -50,13 +50,7 @@ function choosable(rows: readonly Row[]): ChoosablePicture[] {
   );
 }
 
-export default async function PicturesPage({
-  params,
-  searchParams,
-}: {
-  params: Promise<{ slug: string }>;
-  searchParams: SearchParams;
-}) {
+export default async function PicturesPage({ params, searchParams }: SiteScreenProps) {
   const site = await siteBySlug((await params).slug);
   const { given, query, section, sheet } = await listQuery(searchParams);
   const filter = PICTURE_FILTERS.find((name) => name === given('show')) ?? 'all';

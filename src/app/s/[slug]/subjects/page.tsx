@@ -1,35 +1,27 @@
-import Link from 'next/link';
+import { mayEdit } from '@/core/edition/edition-state';
 import { requireActor } from '@/app/_data/session';
 import { siteBySlug } from '@/app/_data/site';
 import { listSubjects } from '@/app/_data/subjects';
-import { numbersIn, type SearchParams } from '@/app/_data/query';
+import { numbersIn, type SiteScreenProps } from '@/app/_data/query';
 import { Empty } from '@/ui/empty';
 import { count } from '@/ui/format';
+import { WayBack } from '@/ui/way-back';
 import { NewSubject } from './new-subject';
 import { SubjectLine } from './subject-line';
 
 export const metadata = { title: 'People, places, things' };
 
-export default async function SubjectsPage({
-  params,
-  searchParams,
-}: {
-  params: Promise<{ slug: string }>;
-  searchParams: SearchParams;
-}) {
+export default async function SubjectsPage({ params, searchParams }: SiteScreenProps) {
   const site = await siteBySlug((await params).slug);
   const { role } = await requireActor();
-  const mayName = role === 'maintainer' || role === 'owner';
+  const mayName = mayEdit(role);
   const ids = numbersIn((await searchParams)['for']);
   const subjects = await listSubjects(site.id);
   return (
     <main className="min-h-[calc(100vh-46px)] bg-sheet px-5 py-4">
-      <p className="text-sm text-ink-2">
-        <Link href={`/s/${site.slug}/pictures`} className="text-green">
-          Pictures
-        </Link>{' '}
-        / People, places, things
-      </p>
+      <WayBack href={`/s/${site.slug}/pictures`} to="Pictures">
+        People, places, things
+      </WayBack>
       <h1 className="mt-1 text-xl font-semibold">Who and what the pictures show</h1>
       <p className="mt-1 max-w-[70ch] text-ink-2">
         When something on them changes, say when: a front is repainted, a tutor leaves. Every picture of it

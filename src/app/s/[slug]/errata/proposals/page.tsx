@@ -1,46 +1,30 @@
-import Link from 'next/link';
-import { ERRATA_FILTERS } from '@/app/_data/errata';
+import { mayEdit } from '@/core/edition/edition-state';
 import { listProposals } from '@/app/_data/proposals';
-import { hrefWith, listQuery, type SearchParams } from '@/app/_data/query';
+import { errataChoice } from '@/app/_data/errata-choice';
+import { hrefWith, type SiteScreenProps } from '@/app/_data/query';
 import { requireActor } from '@/app/_data/session';
 import { siteBySlug } from '@/app/_data/site';
-import { ruleText, RULES } from '@/core/errata/all-rules';
+import { RULES } from '@/core/errata/all-rules';
 import { Empty } from '@/ui/empty';
 import { count } from '@/ui/format';
+import { WayBack } from '@/ui/way-back';
 import { ProposalList } from './proposal-list';
 
 export const metadata = { title: 'Proposed texts' };
 
-export default async function ProposalsPage({
-  params,
-  searchParams,
-}: {
-  params: Promise<{ slug: string }>;
-  searchParams: SearchParams;
-}) {
+export default async function ProposalsPage({ params, searchParams }: SiteScreenProps) {
   const site = await siteBySlug((await params).slug);
   const { role } = await requireActor();
-  const mayWrite = role === 'maintainer' || role === 'owner';
-  const { given, section } = await listQuery(searchParams);
-  const filter = ERRATA_FILTERS.find((name) => name === given('show')) ?? 'all';
-  const owner = given('owner')?.slice(0, 100) ?? null;
-  const rule = ruleText(given('rule'));
-  const proposals = mayWrite
-    ? await listProposals(site, { filter, section, owner, rule: rule?.id ?? null })
-    : [];
-  const back = hrefWith(`/s/${site.slug}/errata`, {
-    ...{ section, owner, rule: rule?.id ?? null, show: filter === 'all' ? null : filter },
-  });
+  const { query, rule, asked } = await errataChoice(searchParams);
+  const proposals = mayEdit(role) ? await listProposals(site, query) : [];
+  const back = hrefWith(`/s/${site.slug}/errata`, asked);
   const places = proposals.reduce((sum, { ids }) => sum + ids.length, 0);
   return (
     <main className="min-h-[calc(100vh-46px)] bg-sheet">
       <div className="px-5 py-4">
-        <p className="text-sm text-ink-2">
-          <Link href={back} className="text-green">
-            Errata
-          </Link>{' '}
-          / Proposed texts
-        </p>
+        <WayBack href={back} to="Errata">
+          Proposed texts
+        </WayBack>
         <h1 className="mt-1 text-xl font-semibold">
           {places === 0 ? 'Proposed texts' : `${count(places, 'place')} that can be put right at once`}
         </h1>
@@ -51,7 +35,7 @@ export default async function ProposalsPage({
           live before that is published.
         </p>
       </div>
-      {mayWrite ? (
+      {mayEdit(role) ? (
         <ProposalList
           key={back}
           slug={site.slug}

@@ -1,4 +1,3 @@
-import Link from 'next/link';
 import { notFound } from 'next/navigation';
 import { filesByPath, pageById } from '@/app/_data/pages';
 import { hrefWith, type SearchParams } from '@/app/_data/query';
@@ -9,6 +8,7 @@ import { openProofSite, placementsInProof } from '@/server/work/proof/make-proof
 import { proofAddress, type ProofState } from '@/server/work/proof/proof-token';
 import { Chip } from '@/ui/chip';
 import { bytesText, count, dateText, placeText, reachText, titleText } from '@/ui/format';
+import { WayBack } from '@/ui/way-back';
 import { ProofSheet } from './proof-sheet';
 import { proofNotes } from './proof-notes';
 
@@ -43,12 +43,9 @@ export default async function PageRecord({
   return (
     <main className="min-h-[calc(100vh-46px)]">
       <div className="border-b border-line bg-sheet px-5 py-2.5">
-        <p className="text-sm text-ink-2">
-          <Link href={`/s/${slug}/pages`} className="text-green">
-            Pages
-          </Link>{' '}
-          / {placeText(page.path)}
-        </p>
+        <WayBack href={`/s/${slug}/pages`} to="Pages">
+          {placeText(page.path)}
+        </WayBack>
         <div className="mt-0.5 flex flex-wrap items-baseline gap-x-4 gap-y-1">
           <h1 className="font-serif text-xl font-semibold">
             {titleText(page.title, site.name) || placeText(page.path)}

@@ -1,4 +1,3 @@
-import Link from 'next/link';
 import { notFound } from 'next/navigation';
 import { historyOf } from '@/app/_data/picture-history';
 import { pictureById } from '@/app/_data/pictures';
@@ -12,6 +11,7 @@ import { CutOut } from '@/ui/cut-out';
 import { Empty } from '@/ui/empty';
 import { changedText } from '@/ui/date-words';
 import { Note } from '@/ui/note';
+import { WayBack } from '@/ui/way-back';
 import { Dates } from './dates';
 import { Family } from './family';
 import { History } from './history';
@@ -46,12 +46,9 @@ export default async function PictureRecord({ params }: { params: Promise<{ slug
   return (
     <main className="grid min-h-[calc(100vh-46px)] grid-cols-[minmax(0,1fr)_292px] max-lg:grid-cols-1">
       <div className="bg-sheet px-5 py-3">
-        <p className="text-sm text-ink-2">
-          <Link href={`/s/${slug}/pictures`} className="text-green">
-            Pictures
-          </Link>{' '}
-          / {file.path}
-        </p>
+        <WayBack href={`/s/${slug}/pictures`} to="Pictures">
+          {file.path}
+        </WayBack>
         <RecordHead {...{ slug, found, mayTeach }} isCounted={site.reachFrom !== null} />
         {picture ? (
           <>

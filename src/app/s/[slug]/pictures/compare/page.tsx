@@ -1,11 +1,13 @@
 import Link from 'next/link';
 import { notFound } from 'next/navigation';
+import { mayEdit } from '@/core/edition/edition-state';
 import { pictureById } from '@/app/_data/pictures';
 import { requireActor } from '@/app/_data/session';
 import { siteBySlug } from '@/app/_data/site';
-import type { SearchParams } from '@/app/_data/query';
+import type { SiteScreenProps } from '@/app/_data/query';
 import { spanText } from '@/core/dating/shelf-life';
 import { bytesText, count, pixelsText } from '@/ui/format';
+import { WayBack } from '@/ui/way-back';
 import { ComparedPictures } from './compared-pictures';
 import { JoinButtons } from './join-buttons';
 
@@ -14,13 +16,7 @@ export const metadata = { title: 'Two pictures' };
 const numberIn = (text: string | string[] | undefined) =>
   typeof text === 'string' && /^\d{1,9}$/.test(text) ? Number(text) : 0;
 
-export default async function ComparePage({
-  params,
-  searchParams,
-}: {
-  params: Promise<{ slug: string }>;
-  searchParams: SearchParams;
-}) {
+export default async function ComparePage({ params, searchParams }: SiteScreenProps) {
   const site = await siteBySlug((await params).slug);
   const { one, other } = await searchParams;
   const found = await Promise.all([one, other].map((text) => pictureById(site.id, numberIn(text))));
@@ -38,12 +34,9 @@ export default async function ComparePage({
   const [a, b] = both as [(typeof both)[0], (typeof both)[0]];
   return (
     <main className="min-h-[calc(100vh-46px)] bg-sheet px-5 py-4">
-      <p className="text-sm text-ink-2">
-        <Link href={root} className="text-green">
-          Pictures
-        </Link>{' '}
-        / Two of them
-      </p>
+      <WayBack href={root} to="Pictures">
+        Two of them
+      </WayBack>
       <h1 className="sr-only">Two pictures</h1>
       <ComparedPictures one={a} other={b} />
       <table className="mt-4 w-full table-fixed border-t border-line text-left">
@@ -88,7 +81,7 @@ export default async function ComparePage({
           />
         </tbody>
       </table>
-      {role === 'maintainer' || role === 'owner' ? (
+      {mayEdit(role) ? (
         <JoinButtons slug={site.slug} a={first.file.sha256} b={second.file.sha256} isSame={isSame} />
       ) : null}
     </main>

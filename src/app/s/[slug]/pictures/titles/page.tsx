@@ -1,21 +1,15 @@
-import Link from 'next/link';
-import { hrefWith, listQuery, numbersIn, type SearchParams } from '@/app/_data/query';
+import { hrefWith, listQuery, numbersIn, type SiteScreenProps } from '@/app/_data/query';
 import { siteBySlug } from '@/app/_data/site';
 import { untitledPictures } from '@/app/_data/subjects';
 import { Empty } from '@/ui/empty';
 import { count } from '@/ui/format';
 import { Pager } from '@/ui/pager';
+import { WayBack } from '@/ui/way-back';
 import { TitleList } from './title-list';
 
 export const metadata = { title: 'Titles' };
 
-export default async function TitlesPage({
-  params,
-  searchParams,
-}: {
-  params: Promise<{ slug: string }>;
-  searchParams: SearchParams;
-}) {
+export default async function TitlesPage({ params, searchParams }: SiteScreenProps) {
   const site = await siteBySlug((await params).slug);
   const { given, sheet } = await listQuery(searchParams);
   const of = numbersIn(given('of'));
@@ -24,12 +18,9 @@ export default async function TitlesPage({
   return (
     <main className="min-h-[calc(100vh-46px)] bg-sheet">
       <div className="px-5 py-4">
-        <p className="text-sm text-ink-2">
-          <Link href={root} className="text-green">
-            Pictures
-          </Link>{' '}
-          / Titles
-        </p>
+        <WayBack href={root} to="Pictures">
+          Titles
+        </WayBack>
         <h1 className="mt-1 text-xl font-semibold">
           {of.length > 0 ? 'Their titles' : `${count(total, 'picture')} without a title`}
         </h1>

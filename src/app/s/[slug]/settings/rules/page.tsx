@@ -1,12 +1,12 @@
-import Link from 'next/link';
 import { sectionsOf } from '@/app/_data/frame';
-import { hrefWith, listQuery, type SearchParams } from '@/app/_data/query';
+import { hrefWith, listQuery, type SiteScreenProps } from '@/app/_data/query';
 import { ruleLevelsOf } from '@/app/_data/rule-levels';
 import { requireActor } from '@/app/_data/session';
 import { siteBySlug } from '@/app/_data/site';
 import { ALL_RULES } from '@/core/errata/all-rules';
 import { Chip } from '@/ui/chip';
 import { placeText } from '@/ui/format';
+import { WayBack } from '@/ui/way-back';
 import { RuleLine } from './rule-line';
 
 export const metadata = { title: 'Rules' };
@@ -18,13 +18,7 @@ const GROUPS = [
   ['file', 'Files'],
 ] as const;
 
-export default async function RulesPage({
-  params,
-  searchParams,
-}: {
-  params: Promise<{ slug: string }>;
-  searchParams: SearchParams;
-}) {
+export default async function RulesPage({ params, searchParams }: SiteScreenProps) {
   const site = await siteBySlug((await params).slug);
   const { role } = await requireActor();
   const { section: given } = await listQuery(searchParams);
@@ -36,12 +30,9 @@ export default async function RulesPage({
     levels.find((one) => one.rule === rule && one.section === where);
   return (
     <main className="min-h-[calc(100vh-46px)] bg-sheet px-5 py-4">
-      <p className="text-sm text-ink-2">
-        <Link href={`/s/${site.slug}/settings`} className="text-green">
-          Settings
-        </Link>{' '}
-        / Rules
-      </p>
+      <WayBack href={`/s/${site.slug}/settings`} to="Settings">
+        Rules
+      </WayBack>
       <h1 className="mt-1 text-xl font-semibold">What the rules count</h1>
       <p className="mt-1 max-w-[75ch] text-ink-2">
         Must hinders readers or breaks a standard, should misleads or ages, a note is worth knowing. Where a

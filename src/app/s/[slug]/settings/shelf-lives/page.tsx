@@ -1,4 +1,3 @@
-import Link from 'next/link';
 import { sectionsOf } from '@/app/_data/frame';
 import { shelfLivesOf } from '@/app/_data/shelf-lives';
 import { requireActor } from '@/app/_data/session';
@@ -6,6 +5,7 @@ import { siteBySlug } from '@/app/_data/site';
 import { PICTURE_KINDS, SHELF_LIVES } from '@/core/dating/shelf-life';
 import { KIND_NAME } from '@/ui/date-words';
 import { placeText } from '@/ui/format';
+import { WayBack } from '@/ui/way-back';
 import { ExceptionForm } from './exception-form';
 import { LifeLine } from './life-line';
 import { SchoolYear } from './school-year';
@@ -24,12 +24,9 @@ export default async function ShelfLivesPage({ params }: { params: Promise<{ slu
   const exceptions = set.filter(({ section }) => section !== '');
   return (
     <main className="min-h-[calc(100vh-46px)] bg-sheet px-5 py-4">
-      <p className="text-sm text-ink-2">
-        <Link href={`/s/${site.slug}/settings`} className="text-green">
-          Settings
-        </Link>{' '}
-        / Shelf lives
-      </p>
+      <WayBack href={`/s/${site.slug}/settings`} to="Settings">
+        Shelf lives
+      </WayBack>
       <h1 className="mt-1 text-xl font-semibold">How long pictures stay current</h1>
       <p className="mt-1 max-w-[70ch] text-ink-2">
         A picture that is older is past its time. Pictures of the news of their own year do not age, nor do
