@@ -10,6 +10,7 @@ import {
   placeText,
   reachText,
   titleText,
+  lowerFirst,
 } from './format';
 import { kindText, slotText } from './placement-text';
 
@@ -88,3 +89,8 @@ it.each([
 ])('reachText(%d, %s) is %s', (reach, isCounted, expected) => {
   expect(reachText(reach, isCounted)).toBe(expected);
 });
+
+it.each([
+  ['It has no alt text', 'it has no alt text'],
+  ['', ''],
+])('lowerFirst(%j) is %j', (sentence, expected) => expect(lowerFirst(sentence)).toBe(expected));

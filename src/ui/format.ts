@@ -59,3 +59,6 @@ export function reachText(reach: number, isCounted: boolean): string {
   if (reach === 0) return 'no link leads there';
   return reach < 1 ? 'under 1 in 1,000' : `${Math.round(reach).toLocaleString('en')} in 1,000`;
 }
+
+/** A sentence as the rest of another one. */
+export const lowerFirst = (sentence: string): string => sentence.charAt(0).toLowerCase() + sentence.slice(1);

@@ -4,6 +4,7 @@ import sharp from 'sharp';
 import { beforeAll, describe, expect, it } from 'vitest';
 import { river, stage } from '@demo/site/scenes';
 import { problemOf } from '@/server/problem-error';
+import { errataOfPicture } from '@/app/_data/errata-of-picture';
 import { listErrata, type ErrataQuery } from '@/app/_data/errata';
 import { deskQueue } from '@/app/_data/text-desk-queue';
 import { ruleLevelsOf } from '@/app/_data/rule-levels';
@@ -293,6 +294,19 @@ describe('errata of a site', () => {
     expect(await found({ ...unused, owner: 'none' })).toEqual(['club/old.png file/unused']);
     const row = await only('file/unused');
     expect(row).toMatchObject({ page_id: null, line: null, path: 'club/old.png', degree: 'note' });
+    // The record of a picture tells them with what is wrong at its places, the gravest first.
+    expect(await errataOfPicture(siteId, 'club/old.png', ['club/old.png', 'img/b.png'])).toMatchObject([
+      { rule: 'alt/generic', degree: 'must', count: 1, evidence: 'The alt text is “photo”.' },
+      {
+        rule: 'file/unused',
+        degree: 'note',
+        count: 1,
+        evidence: expect.stringMatching(/^Neither a page/) as string,
+      },
+    ]);
+    expect(
+      (await errataOfPicture(siteId, 'img/b.png', ['club/old.png', 'img/b.png'])).map(({ rule }) => rule),
+    ).toEqual(['alt/generic']);
     await saveSection(held.db, MAINTAINER, siteId, { name: 'Club', ownerId: 'ilse', pattern: 'club' });
     await setRuleLevel(held.db, MAINTAINER, siteId, { ...LEVEL, ...unused, section: 'club', level: 'must' });
     await runJobs(held.db);

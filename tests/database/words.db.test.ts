@@ -342,6 +342,25 @@ describe('words', () => {
   });
 });
 
+describe('a button with nothing but an undescribed picture', () => {
+  it('is asked for at the desk, and gets no words that the picture has elsewhere', async () => {
+    const folder = join(held.folder, 'buttons');
+    await writeFiles(folder, {
+      'index.html':
+        '<html lang="en"><title>Home</title><p><img src="a.png" alt="The bell of the school"></p><p>Print <button><img src="a.png" alt=""></button></p><p><img src="a.png"></p>',
+      'a.png': await flatPicture(200, 100, 'png'),
+    });
+    const id = await connected(held.db, 'Buttons', folder);
+    const [site] = await held.db.orm.select().from(sites).where(eq(sites.id, id));
+    const queue = await deskQueue(id, { ...ALL, rule: 'alt/empty-button' });
+    expect(queue.map(({ name, errata }) => [name, errata])).toMatchObject([['a.png', expect.any(Number)]]);
+    const asked = { filter: 'all', rule: null, section: null, owner: null } as const;
+    expect((site ? await listProposals(site, asked) : []).map(({ rule, after }) => [rule, after])).toEqual([
+      ['alt/absent', 'The bell of the school'],
+    ]);
+  });
+});
+
 describe('places that show no file', () => {
   const PLAN =
     '<html lang="en"><title>Plan</title><h1>Rooms</h1><p><img src="img/a.png" alt="Plan of the rooms" usemap="#m"></p><map name="m"><area href="stage.html" coords="50,25,100,75"><area href="yard.html" alt="Yard"></map><p>A bell: <svg role="img" width="9"><path d="M0 0h9"/></svg><img id="large"></p>';

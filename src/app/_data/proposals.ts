@@ -92,6 +92,8 @@ function proposed(
   const takes = takesWords(words);
   if (fix && takes[fix.field]) return { field: fix.field, after: fix.text, from: 'rule' };
   if (!rule.startsWith('alt/') || degree === 'note' || !takes.alt) return null;
+  // What a button does no other place of its picture says.
+  if (rule === 'alt/empty-button') return null;
   const draft = drafts.find(({ from }) => STRONG.has(from));
   return draft ? { field: 'alt', after: draft.text, from: draft.from } : null;
 }

@@ -58,7 +58,10 @@ export function areaPart(
 }
 
 function boxOf(shape: string, coords: string): AreaPart['box'] {
-  const numbers = coords.split(/[\s,;]+/u).map(Number.parseFloat).filter(Number.isFinite); // prettier-ignore
+  const numbers = coords
+    .split(/[\s,;]+/u)
+    .map(Number.parseFloat)
+    .filter(Number.isFinite);
   const [x, y, radius] = numbers;
   if (/^def/iu.test(shape) || x === undefined || y === undefined || radius === undefined) return null;
   const points = /^circ/iu.test(shape) ? [x - radius, y - radius, x + radius, y + radius] : numbers;

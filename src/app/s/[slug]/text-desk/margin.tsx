@@ -3,6 +3,7 @@ import type { AltBranch } from '@/core/errata/alt-branch';
 import { spoken } from '@/core/wording/spoken';
 import { worded } from '@/core/wording/with-words';
 import type { WordsFinding } from '@/server/work/errata/check-words';
+import { lowerFirst } from '@/ui/format';
 import { Note } from '@/ui/note';
 import type { TypedPlace } from './desk-words';
 
@@ -52,7 +53,7 @@ export function DeskMargin({ place, words, findings, isUnchecked, rules }: DeskM
         {open.map(({ rule, degree, evidence }) => {
           const said = rules.find(({ id }) => id === rule);
           return (
-            <Note key={rule} degree={degree} head={lower(said?.title ?? rule)}>
+            <Note key={rule} degree={degree} head={lowerFirst(said?.title ?? rule)}>
               {evidence} {said?.remedy}
             </Note>
           );
@@ -85,5 +86,3 @@ export function DeskMargin({ place, words, findings, isUnchecked, rules }: DeskM
     </aside>
   );
 }
-
-const lower = (title: string) => title.charAt(0).toLowerCase() + title.slice(1);

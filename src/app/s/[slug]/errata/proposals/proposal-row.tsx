@@ -1,6 +1,6 @@
 import Link from 'next/link';
 import type { Proposal } from '@/app/_data/proposals';
-import { count, placeText } from '@/ui/format';
+import { count, placeText, lowerFirst } from '@/ui/format';
 import { Mat } from '@/ui/mat';
 
 interface ProposalRowProps {
@@ -36,7 +36,7 @@ export function ProposalRow(props: ProposalRowProps) {
       <Mat src={sha256 ? `/s/${slug}/image/${sha256}` : null} alt="" width={130} height={90} />
       <div className="min-w-0 max-md:col-start-2">
         <p className="text-sm text-ink-2">
-          {FIELD[field]}: {title.charAt(0).toLowerCase() + title.slice(1)}
+          {FIELD[field]}: {lowerFirst(title)}
         </p>
         <del
           className={`block font-serif ${before ? 'text-ink-3' : 'font-sans text-sm text-ink-3 no-underline'}`}

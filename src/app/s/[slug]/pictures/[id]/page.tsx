@@ -3,6 +3,8 @@ import { historyOf } from '@/app/_data/picture-history';
 import { pictureById } from '@/app/_data/pictures';
 import { requireActor } from '@/app/_data/session';
 import { shelfLivesOf } from '@/app/_data/shelf-lives';
+import { errataOfPicture } from '@/app/_data/errata-of-picture';
+import { mayEdit } from '@/core/edition/edition-state';
 import { siteBySlug } from '@/app/_data/site';
 import { subjectsOf } from '@/app/_data/subjects';
 import { dayOfMs } from '@/core/dating/day';
@@ -13,6 +15,7 @@ import { changedText } from '@/ui/date-words';
 import { Note } from '@/ui/note';
 import { WayBack } from '@/ui/way-back';
 import { Dates } from './dates';
+import { FoundWrong } from './found-wrong';
 import { Family } from './family';
 import { History } from './history';
 import { Leftover } from './leftover';
@@ -30,13 +33,15 @@ export default async function PictureRecord({ params }: { params: Promise<{ slug
   if (!found) notFound();
   const { file, picture, family, placements } = found;
   const actor = await requireActor();
-  const mayTeach = actor.role === 'maintainer' || actor.role === 'owner';
+  const mayTeach = mayEdit(actor.role);
   const today = dayOfMs(new Date().getTime());
   const standing = placements.filter(({ dormant }) => !dormant);
-  const [history, subjects, set] = await Promise.all([
+  const paths = family.map(({ path }) => path);
+  const [errata, history, subjects, set] = await Promise.all([
+    errataOfPicture(site.id, file.path, paths),
     historyOf(
       site.id,
-      family.map(({ path }) => path),
+      paths,
       family.flatMap(({ sha256 }) => sha256 ?? []),
     ),
     picture ? subjectsOf(site.id, picture.id) : [],
@@ -80,7 +85,12 @@ export default async function PictureRecord({ params }: { params: Promise<{ slug
         )}
         <History slug={slug} lines={history} />
       </div>
-      <WordsMargin placements={standing} isMissing={!file.sha256} problem={file.problem}>
+      <WordsMargin
+        placements={standing}
+        isMissing={!file.sha256}
+        problem={file.problem}
+        wrong={<FoundWrong errata={errata} />}
+      >
         {picture ? (
           <>
             {picture.changed ? (

@@ -7,6 +7,8 @@ interface WordsMarginProps {
   placements: readonly PlacementRow[];
   isMissing: boolean;
   problem: string | null;
+  /** What rules find wrong with it. */
+  wrong: ReactNode;
   /** What else is known of the picture. */
   children?: ReactNode;
 }
@@ -19,11 +21,8 @@ function tally(texts: readonly (string | null)[]): [string, number][] {
 }
 
 /** The margin of a picture's record: the words that readers meet with it, and what is wrong. */
-export function WordsMargin({ placements, isMissing, problem, children }: WordsMarginProps) {
+export function WordsMargin({ placements, isMissing, problem, wrong, children }: WordsMarginProps) {
   const pictures = placements.filter(({ kind }) => kind === 'img' || kind === 'input');
-  const absent = pictures.filter(
-    ({ alt, name, decorative }) => alt === null && name === '' && !decorative,
-  ).length;
   const empty = pictures.filter(({ alt }) => alt === '').length;
   return (
     <aside aria-label="Margin" className="space-y-4 px-4 py-4">
@@ -37,11 +36,7 @@ export function WordsMargin({ placements, isMissing, problem, children }: WordsM
           {problem}
         </Note>
       ) : null}
-      {absent > 0 ? (
-        <Note degree="must" head={`no alt text in ${count(absent, 'place')}`}>
-          A screen reader can only spell the file’s name there.
-        </Note>
-      ) : null}
+      {wrong}
       {empty > 0 ? (
         <Note degree="note" head={`marked as decoration in ${count(empty, 'place')}`}>
           Screen readers pass it over there.

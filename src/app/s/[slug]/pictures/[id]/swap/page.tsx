@@ -2,6 +2,7 @@ import { notFound } from 'next/navigation';
 import { pictureById, recentIntake, type PlacementRow } from '@/app/_data/pictures';
 import { requireActor } from '@/app/_data/session';
 import { siteFrame } from '@/app/_data/frame';
+import { mayEdit } from '@/core/edition/edition-state';
 import { siteBySlug } from '@/app/_data/site';
 import { Empty } from '@/ui/empty';
 import { SwapDesk } from './swap-desk';
@@ -18,7 +19,7 @@ export default async function SwapPage({ params }: { params: Promise<{ slug: str
   const { draft } = await siteFrame(site.id);
   const candidates = await recentIntake(site.id);
   const places = deskPlaces(found.placements);
-  const mayGather = actor.role === 'maintainer' || actor.role === 'owner';
+  const mayGather = mayEdit(actor.role);
   if (places.length === 0 || !mayGather) {
     return (
       <main className="min-h-[calc(100vh-46px)] bg-sheet">
