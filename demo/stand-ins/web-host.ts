@@ -19,7 +19,10 @@ export async function startWebHost(folder: string, port: number): Promise<Server
   const server = createServer((request, response) => {
     answer(root, decodeURIComponent((request.url ?? '/').replace(/[?#].*$/s, '')))
       .then(({ status, type, body }) => {
-        response.writeHead(status, { 'content-type': type, 'cache-control': 'no-store' }).end(body);
+        // One answer a connection: who asks again after a while must not meet one that is just being closed as idle.
+        response
+          .writeHead(status, { 'content-type': type, 'cache-control': 'no-store', connection: 'close' })
+          .end(body);
       })
       .catch((error: unknown) => {
         response.writeHead(500, { 'content-type': 'text/plain' }).end(String(error));

@@ -54,7 +54,7 @@ test('links without a name are those that the engine finds', async ({ page }) =>
 });
 
 test('buttons without a name are those that the engine finds', async ({ page }) => {
-  expect(await faulty(page, [...NAMELESS_BUTTONS, ...NAMED_BUTTONS], ['button-name'])).toEqual(
-    NAMELESS_BUTTONS,
-  );
+  // The engine asks for the name of what is a button by its role alone under another rule.
+  const rules = ['button-name', 'aria-command-name'];
+  expect(await faulty(page, [...NAMELESS_BUTTONS, ...NAMED_BUTTONS], rules)).toEqual(NAMELESS_BUTTONS);
 });
