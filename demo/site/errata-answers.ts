@@ -75,9 +75,7 @@ const MORE: Readonly<Record<RuleId, readonly OnPage[]>> = {
   'alt/same-words': [['join/at-home.html', 'img/corner.jpg', 'img/kitchen.jpg']],
   'alt/other-words-elsewhere': [
     ['join/at-home.html', 'img/kitchen.jpg', 'img/kitchen-copy.jpg'],
-    ['index.html', FRONT],
-    ['about.html', FRONT, 'img/river-door.jpg'],
-    ['find-us.html', FRONT],
+    ['about.html', 'img/river-door.jpg'],
     ['news/2016-doors.html', `../${FRONT}`],
     ['cafe/index.html', '../img/cafe-cup.jpg'],
     ['choirs/young.html', '../img/young-choir.jpg'],

@@ -1,31 +1,17 @@
-import { createHash } from 'node:crypto';
 import { isPictureAddress, siteOfFiles } from '@/core/address/resolve-address';
-import { nearMisses } from '@/core/address/near-miss';
-import { sectionOf } from '@/core/address/section-of';
 import { dayOfMs, partsOf, SCHOOL_YEAR_MONTH } from '@/core/dating/day';
 import { ALL_RULES, FILE_RULES, RULES, ruleText } from '@/core/errata/all-rules';
 import { checkFile, checkPage, type Erratum, type FileErratum } from '@/core/errata/check-page';
-import {
-  placementsToCheck,
-  unknownPicture,
-  type PageToCheck,
-  type PictureFacts,
-  type PlacementToCheck,
-} from '@/core/errata/page-to-check';
-import { altTextsOf, pictureFacts } from '@/core/errata/picture-facts';
+import { placementsToCheck, type PageToCheck } from '@/core/errata/page-to-check';
 import type { Degree, FileToCheck, RuleText } from '@/core/errata/rule';
-import { knowPicture, type KnowingRules } from '@/core/picture/know-picture';
-import { emptinessOf } from '@/core/picture/placeholder';
-import type { ReadableConnection, SiteFile } from '@/server/connections/connection';
+import type { ReadableConnection } from '@/server/connections/connection';
 import { readingsOf } from '@/server/connections/read-site';
-import { inspectImage } from '@/server/imaging/inspect-image';
-import { readMetadata } from '@/server/imaging/read-metadata';
 import { readableLanguages, TextReader } from '@/server/imaging/read-text';
-import { readPlanes } from '@/server/imaging/read-pixels';
-import { problemOf } from '@/server/problem-error';
 import { ProblemError } from '@/server/problem-error';
+import { knownPictures } from './known-pictures';
 import { openSite, type SiteOptions } from './open-site';
-import { printRow, say, showProgress } from './rows';
+import { placesByFile, type ReadPage } from './places-by-file';
+import { printRow, showProgress } from './rows';
 
 interface CheckOptions extends SiteOptions {
   readonly rule?: string;
@@ -96,13 +82,6 @@ function rowOf({ rule, degree, evidence }: FileErratum, place: PlaceColumns) {
   return { rule, degree, ...place, message: `${title}. ${why}`, evidence, remedy };
 }
 
-interface ReadPage {
-  readonly path: string;
-  readonly title: string;
-  readonly language: string | null;
-  readonly placements: readonly PlacementToCheck[];
-}
-
 interface SiteToCheck {
   readonly pages: readonly PageToCheck[];
   readonly files: readonly FileToCheck[];
@@ -118,16 +97,16 @@ async function readSite(connection: ReadableConnection, readsTexts: boolean): Pr
     showProgress(`${pages.length} pages read`);
   }
   const today = dayOfMs(Date.now());
+  const rules = { today, thisYear: partsOf(today).year, lives: [], firstMonth: SCHOOL_YEAR_MONTH };
   const reader = readsTexts
     ? await TextReader.open(readableLanguages(pages.flatMap(({ language }) => language?.split('-')[0] ?? [])))
     : null;
   const places = placesByFile(pages);
-  const { files } = await connection.list();
-  const pictures = await picturesOf(connection, files, places, {
-    ...{ today, thisYear: partsOf(today).year, lives: [], firstMonth: SCHOOL_YEAR_MONTH },
-    reader,
-  }).finally(async () => reader?.close());
+  const pictures = await knownPictures(connection, places, { rules, reader }).finally(async () =>
+    reader?.close(),
+  );
   showProgress('');
+  const { files } = await connection.list();
   return {
     pages: pages.map((page) => ({ ...page, pictures, people: [], today })),
     files: files.flatMap(({ path, sizeBytes }) =>
@@ -135,104 +114,5 @@ async function readSite(connection: ReadableConnection, readsTexts: boolean): Pr
         ? [{ path, sizeBytes, uses: places.get(path)?.length ?? 0 }]
         : [],
     ),
-  };
-}
-
-interface Place {
-  readonly page: ReadPage;
-  readonly placement: PlacementToCheck;
-}
-
-/** The places of each file, by its path. */
-function placesByFile(pages: readonly ReadPage[]): Map<string, Place[]> {
-  const places = new Map<string, Place[]>();
-  for (const page of pages) {
-    for (const placement of page.placements) {
-      const { filePath } = placement;
-      if (filePath === null) continue;
-      const known = places.get(filePath);
-      if (known) known.push({ page, placement });
-      else places.set(filePath, [{ page, placement }]);
-    }
-  }
-  return places;
-}
-
-/** What is known of every file that the pages show, each file as a picture of its own. */
-async function picturesOf(
-  connection: ReadableConnection,
-  files: readonly SiteFile[],
-  places: ReadonlyMap<string, readonly Place[]>,
-  { reader, ...rules }: KnowingRules & { readonly reader: TextReader | null },
-): Promise<Map<string, PictureFacts>> {
-  const there = new Map(files.map((file) => [file.path, file]));
-  const near = nearMisses(there.keys());
-  const first: Looking['first'] = new Map();
-  const pictures = new Map<string, PictureFacts>();
-  for (const [path, shown] of places) {
-    const file = there.get(path);
-    pictures.set(
-      path,
-      file
-        ? await factsOf({ connection, listed: file, shown, first, rules, reader })
-        : { ...unknownPicture(path), isThere: false, near: near(path) },
-    );
-    showProgress(`${pictures.size} of ${places.size} files looked at`);
-  }
-  return pictures;
-}
-
-interface Looking {
-  readonly connection: ReadableConnection;
-  readonly listed: SiteFile;
-  readonly shown: readonly Place[];
-  /** The first file of each bytes, by their hash, with its number. */
-  readonly first: Map<string, { readonly path: string; readonly id: number }>;
-  readonly rules: KnowingRules;
-  /** Reads the words within pictures, where that was asked for. */
-  readonly reader: TextReader | null;
-}
-
-async function factsOf({ connection, listed, shown, first, rules, reader }: Looking): Promise<PictureFacts> {
-  const { path, sizeBytes, modifiedMs } = listed;
-  try {
-    const bytes = await connection.read(path);
-    const { widthPx, heightPx, format } = await inspectImage(bytes, path);
-    const { plane } = await readPlanes(bytes, path);
-    const metadata = await readMetadata(bytes);
-    const hash = createHash('sha256').update(bytes).digest('hex');
-    const same = first.get(hash) ?? { path, id: first.size };
-    first.set(hash, same);
-    const sameBytes = same.path === path ? null : same.path;
-    const pictureId = same.id;
-    const known = knowPicture(
-      {
-        files: [{ path, widthPx, heightPx, modifiedMs, emptiness: emptinessOf(plane), ...metadata }],
-        places: shown.filter(({ placement }) => !placement.dormant).map(knownPlace),
-        ...{ subjects: [], teaching: null, looksTaught: false, settledKind: null },
-      },
-      rules,
-    );
-    const readText = reader ? await reader.read(bytes) : null;
-    const embedded = metadata.altText ?? metadata.description ?? null;
-    const credit = metadata.credit ?? metadata.creator ?? null;
-    const embeddedTitle = metadata.title ?? null;
-    const file = { path, widthPx, heightPx, sizeBytes, format, modifiedMs, readText, credit, sameBytes };
-    return pictureFacts({ ...file, embedded, embeddedTitle }, known, {
-      ...{ pictureId, masterPath: path, masterModifiedMs: modifiedMs },
-      altTexts: altTextsOf(shown.map(({ placement }) => placement)),
-    });
-  } catch (error) {
-    const { what, why } = problemOf(error);
-    say(`${path} is not looked at: ${what} ${why}`);
-    return { ...unknownPicture(path), sizeBytes };
-  }
-}
-
-function knownPlace({ page, placement }: Place) {
-  const { alt, caption, context } = placement;
-  return {
-    ...{ alt, caption, headings: context.headings, near: `${context.before} ${context.after}` },
-    ...{ page: page.path, title: page.title, section: sectionOf(page.path, []) },
   };
 }

@@ -1,10 +1,12 @@
-import { FamilyBuilder } from '@/core/picture/families';
-import { fingerprintOf, type Fingerprint } from '@/core/picture/fingerprint';
+import { familiesOf } from '@/core/picture/all-families';
+import type { Family } from '@/core/picture/families';
+import { fingerprintOf } from '@/core/picture/fingerprint';
 import type { Rect } from '@/core/picture/grey-plane';
 import { sha256 } from '@/server/hash';
 import { inspectImage } from '@/server/imaging/inspect-image';
 import { readPlanes } from '@/server/imaging/read-pixels';
 import { readPictures } from './picture-folder';
+import { PrintShelf } from './print-shelf';
 import { printRow } from './rows';
 
 interface FileRow {
@@ -16,23 +18,25 @@ interface FileRow {
 
 /** `ibidem families FOLDER`: a row a file, with the family it belongs to. */
 export async function familiesCommand(folder: string): Promise<void> {
-  const prints = new Map<string, Fingerprint>();
-  const files = await readPictures(folder, async ({ path }, bytes): Promise<FileRow> => {
-    const id = sha256(bytes);
-    const { widthPx, heightPx } = await inspectImage(bytes, path);
-    if (!prints.has(id)) prints.set(id, fingerprintOf(await readPlanes(bytes, path)));
-    return { path, id, widthPx, heightPx };
-  });
-  const builder = new FamilyBuilder((id) => prints.get(id) as Fingerprint, [], files.length);
-  const bySize = [...files].sort((a, b) => b.widthPx * b.heightPx - a.widthPx * a.heightPx);
-  for (const file of bySize) builder.add(file);
-  for (const id of builder.lonely()) builder.lookAgain(id);
+  const shelf = await PrintShelf.open();
+  try {
+    const files = await readPictures(folder, async ({ path }, bytes): Promise<FileRow> => {
+      const id = sha256(bytes);
+      const { widthPx, heightPx } = await inspectImage(bytes, path);
+      await shelf.keep(id, fingerprintOf(await readPlanes(bytes, path)));
+      return { path, id, widthPx, heightPx };
+    });
+    await printFamilies(files, familiesOf(files, shelf.load));
+  } finally {
+    await shelf.close();
+  }
+}
+
+async function printFamilies(files: readonly FileRow[], families: readonly Family[]): Promise<void> {
   const memberOf = new Map(
-    builder
-      .families()
-      .flatMap(({ master, members, twins }) =>
-        members.map((member) => [member.id, { master, member, twin: twins[0] }] as const),
-      ),
+    families.flatMap(({ master, members, twins }) =>
+      members.map((member) => [member.id, { master, member, twin: twins[0] }] as const),
+    ),
   );
   const named = new Map(files.toReversed().map((file) => [file.id, file]));
   for (const file of files) {

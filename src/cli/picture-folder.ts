@@ -6,40 +6,48 @@ import { problemOf } from '@/server/problem-error';
 import { openSite } from './open-site';
 import { say, showProgress } from './rows';
 
-/**
- * Reads every picture of a folder or zip, a few side by side. One that can't be read is named and passed over.
- *
- * @returns what `read` gave for each, in the order of their paths
- */
+/** Reads every picture of a folder or zip, as `readPicturesOf` does. */
 export async function readPictures<T>(
   place: string,
   read: (file: SiteFile, bytes: Uint8Array) => Promise<T>,
 ): Promise<T[]> {
-  const connection: ReadableConnection = await openSite(place);
+  const connection = await openSite(place);
   try {
-    const { files } = await connection.list();
-    const pictures = files
-      .filter(({ path }) => isPictureAddress({ kind: 'site', path }))
-      .sort((a, b) => (a.path < b.path ? -1 : 1));
-    const answers: (T | null)[] = pictures.map(() => null);
-    let next = 0;
-    let done = 0;
-    const hand = async (): Promise<void> => {
-      for (let n = next++; n < pictures.length; n = next++) {
-        const file = pictures[n] as SiteFile;
-        try {
-          answers[n] = await read(file, await connection.read(file.path));
-        } catch (error) {
-          const { what, why } = problemOf(error);
-          say(`${file.path} is passed over: ${what} ${why}`);
-        }
-        showProgress(`${++done} of ${pictures.length} pictures read`);
-      }
-    };
-    await Promise.all(Array.from({ length: availableParallelism() + 1 }, hand));
-    showProgress('');
-    return answers.filter((answer) => answer !== null);
+    return await readPicturesOf(connection, read);
   } finally {
     await connection.close();
   }
+}
+
+/**
+ * Reads every picture of a site, a few side by side. One that can't be read is named and passed over.
+ *
+ * @returns what `read` gave for each, in the order of their paths
+ */
+export async function readPicturesOf<T>(
+  connection: ReadableConnection,
+  read: (file: SiteFile, bytes: Uint8Array) => Promise<T>,
+): Promise<T[]> {
+  const { files } = await connection.list();
+  const pictures = files
+    .filter(({ path }) => isPictureAddress({ kind: 'site', path }))
+    .sort((a, b) => (a.path < b.path ? -1 : 1));
+  const answers: (T | null)[] = pictures.map(() => null);
+  let next = 0;
+  let done = 0;
+  const hand = async (): Promise<void> => {
+    for (let n = next++; n < pictures.length; n = next++) {
+      const file = pictures[n] as SiteFile;
+      try {
+        answers[n] = await read(file, await connection.read(file.path));
+      } catch (error) {
+        const { what, why } = problemOf(error);
+        say(`${file.path} is passed over: ${what} ${why}`);
+      }
+      showProgress(`${++done} of ${pictures.length} pictures read`);
+    }
+  };
+  await Promise.all(Array.from({ length: availableParallelism() + 1 }, hand));
+  showProgress('');
+  return answers.filter((answer) => answer !== null);
 }

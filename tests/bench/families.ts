@@ -5,7 +5,8 @@
 import { readdir, readFile } from 'node:fs/promises';
 import { basename, join } from 'node:path';
 import sharp, { type Sharp } from 'sharp';
-import { FamilyBuilder, type FamilyFile } from '@/core/picture/families';
+import { familiesOf } from '@/core/picture/all-families';
+import type { FamilyFile } from '@/core/picture/families';
 import { fingerprintOf, type Fingerprint } from '@/core/picture/fingerprint';
 import { readPlanes } from '@/server/imaging/read-pixels';
 import { report } from './measure';
@@ -127,13 +128,10 @@ export async function benchFamilies(folders: readonly string[]): Promise<void> {
   const files: Written[] = [];
   for (const [number, path] of chosen.entries()) files.push(...(await written(path, number)));
   const byId = new Map(files.map((file) => [file.id, file]));
-  const builder = new FamilyBuilder((id) => (byId.get(id) as Written).print, [], files.length);
-  for (const file of files.toSorted((a, b) => b.widthPx * b.heightPx - a.widthPx * a.heightPx))
-    builder.add(file);
-  for (const id of builder.lonely()) builder.lookAgain(id);
+  const families = familiesOf(files, (id) => (byId.get(id) as Written).print);
   tell(
     files,
-    builder.families().map(({ members }) => members.map(({ id }) => byId.get(id) as Written)),
+    families.map(({ members }) => members.map(({ id }) => byId.get(id) as Written)),
   );
 }
 

@@ -3,7 +3,7 @@ import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import sharp from 'sharp';
 import { afterAll, beforeAll, describe, expect, it } from 'vitest';
-import { portrait, sample } from '@demo/site/scenes';
+import { facade, portrait, sample, stage } from '@demo/site/scenes';
 import { ibidem, rowsOf } from '../fixtures/run-ibidem';
 import { flatPicture, writeFiles } from '../fixtures/write-site';
 
@@ -55,7 +55,7 @@ describe('ibidem check', () => {
   it('prints a row an erratum, with its place, its evidence and what to do', async () => {
     const { code, out, err } = await ibidem('check', folder);
     expect(code).toBe(0);
-    expect(err).toContain('tutors/img/cut.jpg is not looked at');
+    expect(err).toContain('tutors/img/cut.jpg is passed over');
     const rows = rowsOf(out);
     expect(rows.map(({ page, rule }) => `${page as string} ${rule as string}`).sort()).toEqual([
       'index.html alt/absent',
@@ -85,6 +85,51 @@ describe('ibidem check', () => {
       evidence: 'The alt attribute is not there.',
       remedy: 'Say in a few words what it shows here, or where it leads. Decoration gets an empty alt text.',
     });
+  });
+
+  it('knows a picture by all its files: in another size, on its side, and lying there twice', async () => {
+    const site = await mkdtemp(join(tmpdir(), 'ibidem-check-families-'));
+    const hall = await sharp(Buffer.from(stage(11)))
+      .resize(900, 600)
+      .jpeg()
+      .toBuffer();
+    const noted = { orientation: 8 };
+    await writeFiles(site, {
+      'index.html':
+        '<html lang="en"><title>Home</title><img src="hall.jpg" alt="The hall at Christmas"><img src="hall.jpg" alt="The hall at Christmas">',
+      'news/index.html':
+        '<html lang="en"><title>News</title><img src="../hall-300.webp" alt="Winter concert"><img src="small.jpg" alt="Front"><img src="copy of hall.jpg" alt="The hall at Christmas">',
+      'hall.jpg': hall,
+      'news/copy of hall.jpg': hall,
+      'hall-300.webp': await sharp(hall).resize(300).webp().toBuffer(),
+      'front.jpg': await sharp(Buffer.from(facade(3, 'red')))
+        .resize(900, 600)
+        .rotate(90)
+        .jpeg()
+        .withMetadata(noted)
+        .toBuffer(),
+      'news/small.jpg': await sharp(Buffer.from(facade(3, 'red')))
+        .resize(600, 400)
+        .rotate(90)
+        .jpeg()
+        .toBuffer(),
+    });
+    try {
+      const { out } = await ibidem('check', site);
+      const rows = rowsOf(out).map(({ rule, url, evidence }) => [rule, url, evidence]);
+      expect(rows).toEqual([
+        ['alt/other-words-elsewhere', 'hall-300.webp', 'In 3 places it says “The hall at Christmas”.'],
+        [
+          'file/sideways',
+          'news/small.jpg',
+          '“front.jpg” shows the same turned by a quarter to the left, and its camera noted that this is upright.',
+        ],
+        ['file/duplicate', 'news/copy of hall.jpg', '“hall.jpg” has the very same bytes.'],
+        ['file/unused', 'front.jpg', expect.any(String)],
+      ]);
+    } finally {
+      await rm(site, { recursive: true, force: true });
+    }
   });
 
   it.each([

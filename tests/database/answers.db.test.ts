@@ -11,6 +11,7 @@ import { checkSite } from '@/server/work/errata/check-site';
 import { judgePictures } from '@/server/work/pictures/judge-pictures';
 import { saveSubject, showSubject } from '@/server/work/pictures/name-subjects';
 import { connected } from '../fixtures/connected';
+import { ibidem, rowsOf } from '../fixtures/run-ibidem';
 import { MAINTAINER, useDatabase } from '../fixtures/test-database';
 
 const held = useDatabase();
@@ -33,8 +34,11 @@ interface Told {
 }
 
 let told: Told[];
+let folder: string;
 let errata: {
   page: string;
+  line: number | null;
+  column: number | null;
   place: string | null;
   raw: string | null;
   rule: string;
@@ -43,7 +47,7 @@ let errata: {
 }[];
 
 beforeAll(async () => {
-  const folder = join(held.folder, 'ferndrake');
+  folder = join(held.folder, 'ferndrake');
   await generateSite(folder, join(held.folder, 'answers.json'));
   const siteId = await connected(held.db, 'Ferndrake', folder);
   await judgePictures(held.db, siteId, TODAY);
@@ -57,7 +61,7 @@ beforeAll(async () => {
   await judgePictures(held.db, siteId, TODAY);
   await checkSite(held.db, siteId, TODAY);
   const { rows: found } = await held.db.pool.query<(typeof errata)[number]>(
-    'select e.page_path as page, e.placement_id as place, x.raw, e.rule, e.degree, e.evidence from errata e left join placements x on x.id = e.placement_id where e.site_id = $1 order by 1, 3',
+    'select e.page_path as page, e.placement_id as place, x.raw, x.line, x."column", e.rule, e.degree, e.evidence from errata e left join placements x on x.id = e.placement_id where e.site_id = $1 order by 1, 3',
     [siteId],
   );
   errata = found;
@@ -200,6 +204,26 @@ describe('what is told of the pictures of the demo site', () => {
     );
     const table = `# Measured\n\nOn the demo, whose errata are all known. A test writes and checks this table.\n\n| rule | errata | precision | recall |\n| --- | --- | --- | --- |\n${lines.join('\n')}\n`;
     await expect(table).toMatchFileSnapshot('../../docs/rules/measured.md');
+  });
+
+  it('tells the same on the command line, but for what people said, the day, and words in pictures', async () => {
+    const isLeftOut = (rule: string) => rule.startsWith('fresh/') || rule === 'alt/picture-of-text';
+    const { out } = await ibidem('check', folder);
+    const rows = rowsOf(out) as {
+      rule: string;
+      page: string | null;
+      url: string;
+      line: number;
+      column: number;
+    }[];
+    const printed = rows
+      .filter(({ rule }) => !isLeftOut(rule))
+      .map(({ rule, page, url, line, column }) => `${rule} ${page ?? url} ${line}:${column}`);
+    const kept = errata
+      .filter(({ rule }) => !isLeftOut(rule))
+      .map(({ rule, page, line, column }) => `${rule} ${page} ${line}:${column}`);
+    expect(kept.length).toBeGreaterThan(150);
+    expect(printed.sort()).toEqual(kept.sort());
   });
 
   it('gives every erratum its evidence, and none twice', () => {

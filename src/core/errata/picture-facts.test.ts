@@ -8,7 +8,10 @@ const FILE = {
   ...{ path: 'img/sample.png', widthPx: 600, heightPx: 400, sizeBytes: 9000, format: 'png' },
   ...{ modifiedMs: null, embedded: null, embeddedTitle: null, readText: null, credit: null, sameBytes: null },
 };
-const AROUND = { pictureId: 7, masterPath: 'img/sample.png', masterModifiedMs: null, altTexts: { x: 1 } };
+const AROUND = {
+  ...{ pictureId: 7, masterPath: 'img/sample.png', masterModifiedMs: null },
+  ...{ altTexts: { x: 1 }, twin: null },
+};
 const RULES = {
   ...{ today: dayOf(2026, 11, 25) as number, thisYear: 2026 },
   ...{ lives: [], firstMonth: SCHOOL_YEAR_MONTH },
@@ -42,11 +45,31 @@ describe('pictureFacts', () => {
 });
 
 describe('altTextsOf', () => {
-  it('counts each text once an element, also the empty one, and none that is not there', () => {
-    const { placements } = examplePage({
-      html: '<img src="a.jpg" srcset="b.jpg 2x" alt="Hall"><img src="a.jpg" alt="Hall"><img src="a.jpg" alt=""><img src="a.jpg"><a href="a.jpg">Larger</a>',
-      evidence: null,
+  const textsIn = (html: string) =>
+    altTextsOf(
+      examplePage({ html, evidence: null })
+        .placements.filter(({ dormant }) => !dormant)
+        .map((placement) => ({ ...placement, page: 'index.html' })),
+    );
+
+  it.each([
+    [
+      'each element once, also the empty text, and none that is not there',
+      '<img src="a.jpg" srcset="b.jpg 2x" alt="Hall"><img src="a.jpg" alt="Hall"><img src="a.jpg" alt=""><img src="a.jpg"><a href="a.jpg">Larger</a>',
+      { Hall: 2, '': 1 },
+    ],
+    ['those that wait to be loaded', '<img data-src="a.jpg" alt="Hall">', { Hall: 1 }],
+    [
+      'those of a page within the page',
+      '<img src="a.jpg" alt="Hall"><iframe srcdoc="&lt;img src=a.jpg alt=Stage&gt;"></iframe>',
+      { Hall: 1, Stage: 1 },
+    ],
+  ])('counts %s', (_, html, expected) => expect(textsIn(html)).toEqual(expected));
+
+  it('counts the same element of two pages twice', () => {
+    const [image] = examplePage({ html: '<img src="a.jpg" alt="Hall">', evidence: null }).placements;
+    expect(image && altTextsOf(['a.html', 'b.html'].map((page) => ({ ...image, page })))).toEqual({
+      Hall: 2,
     });
-    expect(altTextsOf(placements)).toEqual({ Hall: 2, '': 1 });
   });
 });

@@ -1,6 +1,6 @@
 /** Puts what is known of a file and of its picture into the form that rules read. */
 import type { KnownPicture } from '../picture/know-picture';
-import type { PictureFacts, PlacementToCheck } from './page-to-check';
+import { withBearers, type PictureFacts, type PlacementToCheck, type TurnedTwin } from './page-to-check';
 
 /** What the file itself tells. */
 type FileFacts = Pick<
@@ -24,6 +24,7 @@ interface PictureAround {
   readonly masterPath: string | null;
   readonly masterModifiedMs: number | null;
   readonly altTexts: Readonly<Record<string, number>>;
+  readonly twin: TurnedTwin | null;
 }
 
 /** @param known `null` for a file that can't be read as a picture */
@@ -36,7 +37,7 @@ export function pictureFacts(
   return {
     ...file,
     ...around,
-    ...{ isThere: true, near: null, people: [], twin: null },
+    ...{ isThere: true, near: null, people: [] },
     kind: known?.kind ?? null,
     dating: known?.dating ?? null,
     currentUntil: known?.ageing?.currentUntil ?? null,
@@ -48,12 +49,19 @@ export function pictureFacts(
   };
 }
 
-/** How many places give each alt text; places that take none are not counted. */
-export function altTextsOf(placements: readonly PlacementToCheck[]): Record<string, number> {
+/** A place that shows a file of the picture. */
+type PlaceOfWords = Pick<PlacementToCheck, 'kind' | 'element' | 'alt'> & { readonly page: string };
+
+/**
+ * How many places give each alt text: each element once, however many files of the picture it offers. Places that take
+ * none are not counted.
+ *
+ * @param places all that show the picture, and are in use
+ */
+export function altTextsOf(places: readonly PlaceOfWords[]): Record<string, number> {
   const counts: Record<string, number> = {};
-  for (const { bearsWords, dormant, alt } of placements) {
-    if (!bearsWords || dormant || alt === null) continue;
-    counts[alt] = (counts[alt] ?? 0) + 1;
-  }
+  const elements = places.map((place) => ({ ...place, element: `${place.page} ${place.element}` }));
+  for (const { bearsWords, alt } of withBearers(elements))
+    if (bearsWords && alt !== null) counts[alt] = (counts[alt] ?? 0) + 1;
   return counts;
 }

@@ -19,6 +19,13 @@ const GLANCE = { words: 3, confidence: 30, shapes: 8 };
 /** After which reading one picture is given up. */
 const TIME_LIMIT_MS = 30_000;
 
+/** Smaller ones are icons and buttons: their words are those of the page, or none. */
+export const LEAST_READ_PX = { width: 200, height: 100 };
+
+/** Whether a picture is large enough to have its words read. */
+export const isReadable = (widthPx: number, heightPx: number): boolean =>
+  widthPx >= LEAST_READ_PX.width && heightPx >= LEAST_READ_PX.height;
+
 /** Those of some languages that words can be read in, in their order; English where there is none. */
 export function readableLanguages(languages: readonly string[]): string[] {
   const known = [...new Set(languages)].filter((language) => language in DATA).sort();

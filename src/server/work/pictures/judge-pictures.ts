@@ -2,6 +2,7 @@
 import { sectionOf } from '@/core/address/section-of';
 import { dayOfMs, partsOf, SCHOOL_YEAR_MONTH } from '@/core/dating/day';
 import type { SetLife } from '@/core/dating/shelf-life';
+import { altTextsOf } from '@/core/errata/picture-facts';
 import { knowPicture, texts, type KnowingRules } from '@/core/picture/know-picture';
 import type { Database } from '../../db/database';
 import { picturesToJudge, type PictureToJudge } from './picture-sources';
@@ -81,9 +82,7 @@ function judged(picture: PictureToJudge, rules: KnowingRules, owners: ReadonlyMa
     owner_id: ownerOf(master.path, places, owners),
     is_credited: files.some(({ metadata: { creator, credit, copyright } }) => creator ?? credit ?? copyright),
     changed: known.changed,
-    alt_texts: countsOf(
-      places.flatMap(({ kind, alt }) => ((kind === 'img' || kind === 'input') && alt !== null ? [alt] : [])),
-    ),
+    alt_texts: altTextsOf(places),
   };
 }
 
@@ -122,13 +121,6 @@ function ownerOf(
   if (ofFolder) return ofFolder;
   const [only, ...others] = new Set(places.map(({ owner }) => owner));
   return others.length === 0 ? (only ?? null) : null;
-}
-
-/** How often each text is there. */
-function countsOf(values: readonly string[]): Record<string, number> {
-  const counts: Record<string, number> = {};
-  for (const value of values) counts[value] = (counts[value] ?? 0) + 1;
-  return counts;
 }
 
 /** What is said most often; `null` where nothing is said. */

@@ -1,6 +1,7 @@
 /** What is asked of the database to judge pictures: their files, the places that show them, what people said. */
 import type { Subject } from '@/core/dating/changed-subject';
 import type { PictureKind } from '@/core/dating/shelf-life';
+import type { PlacementKind } from '@/core/markup/kinds/kind';
 import type { KnownPlace } from '@/core/picture/know-picture';
 import type { Teaching } from '@/core/picture/placeholder';
 import type { Database } from '../../db/database';
@@ -19,7 +20,9 @@ interface FileOfPicture {
 }
 
 interface PlaceOfPicture extends KnownPlace {
-  readonly kind: string;
+  readonly kind: PlacementKind;
+  /** Where its element stands in the structure of the page. */
+  readonly element: string;
   /** Who answers for the section of its page. */
   readonly owner: string | null;
 }
@@ -52,7 +55,7 @@ const TO_JUDGE = `
       from files f join looks l on l.sha256 = f.sha256 left join teachings t on t.site_id = f.site_id and t.sha256 = f.sha256
         left join titles n on n.site_id = f.site_id and n.sha256 = f.sha256
       where f.picture_id = p.id and f.gone_in is null) as files,
-    (select jsonb_agg(jsonb_build_object('kind', x.kind, 'alt', x.alt, 'caption', x.caption, 'headings', x.context -> 'headings',
+    (select jsonb_agg(jsonb_build_object('kind', x.kind, 'element', split_part(x.spot, '|', 1), 'alt', x.alt, 'caption', x.caption, 'headings', x.context -> 'headings',
         'near', concat_ws(' ', x.context ->> 'before', x.context ->> 'after'), 'page', x.page_path,
         'title', coalesce(g.title, ''), 'section', coalesce(g.section, ''), 'owner', s.owner_id))
       from files f join placements x on x.site_id = f.site_id and x.file_path = f.path and x.until_survey is null and not x.dormant

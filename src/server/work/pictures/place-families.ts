@@ -8,14 +8,11 @@ import {
   type FamilyFile,
   type FamilyState,
 } from '@/core/picture/families';
-import type { Fingerprint } from '@/core/picture/fingerprint';
 import type { Database } from '../../db/database';
 import { inTransaction } from '../../db/in-transaction';
+import { recentPrints } from '../../imaging/recent-prints';
 import { LOOKS_VERSION } from './read-looks';
 import { storedLandmarks, storedPrint } from './stored-prints';
-
-/** Planes that are kept in memory: those of the pictures that are compared again and again. */
-const KEPT_PLANES = 400;
 
 /** Places the files of a site, writes which picture each belongs to, and gives how many pictures there are. */
 export async function placeFamilies(db: Database, siteId: number): Promise<number> {
@@ -33,7 +30,7 @@ export async function placeFamilies(db: Database, siteId: number): Promise<numbe
     'select state from family_states where site_id = $1 and version = $2',
     [siteId, LOOKS_VERSION],
   );
-  const builder = new FamilyBuilder(storedPrints(), corrections, files.length);
+  const builder = new FamilyBuilder(recentPrints(storedPrint), corrections, files.length);
   const wanted = new Set(files.map(({ id }) => id));
   if (known[0]) builder.restore(known[0].state, (id) => wanted.has(id), storedLandmarks);
   const bySize = files.toSorted((a, b) => b.widthPx * b.heightPx - a.widthPx * a.heightPx);
@@ -61,18 +58,6 @@ export async function placeFamilies(db: Database, siteId: number): Promise<numbe
     client.release();
   }
   return families.length;
-}
-
-/** Fingerprints from the store; those asked for last stay in memory. */
-function storedPrints(): (sha256: string) => Fingerprint {
-  const kept = new Map<string, Fingerprint>();
-  return (sha256) => {
-    const print = kept.get(sha256) ?? storedPrint(sha256);
-    kept.delete(sha256);
-    kept.set(sha256, print);
-    if (kept.size > KEPT_PLANES) kept.delete(kept.keys().next().value as string);
-    return print;
-  };
 }
 
 /** A family keeps the number of the picture that most of its files belonged to; a new one gets a new number. */

@@ -2,7 +2,7 @@
 import type { Database } from '../../db/database';
 import { sites } from '../../db/schema/sites';
 import { eq } from 'drizzle-orm';
-import { readableLanguages, TextReader } from '../../imaging/read-text';
+import { LEAST_READ_PX, readableLanguages, TextReader } from '../../imaging/read-text';
 import { addJob } from '../../jobs/queue';
 import { problemOf } from '../../problem-error';
 import type { ReadableConnection } from '../../connections/connection';
@@ -12,8 +12,6 @@ import { openConnection } from '../site-connection';
 /** After which other work gets its turn, and the pages are checked with what was read. */
 const TURN_MS = 15_000;
 const BATCH = 40;
-/** Smaller ones are icons and buttons: their words are those of the page, or none. */
-const LEAST_PX = { width: 200, height: 100 };
 
 interface Unread {
   readonly sha256: string;
@@ -89,7 +87,7 @@ async function unread({ pool }: Database, siteId: number): Promise<Unread[]> {
      left join readings t on t.sha256 = f.sha256
      where p.site_id = $1 and f.width_px >= $2 and f.height_px >= $3
      group by f.sha256, t.languages order by sum(g.reach) desc, 2`,
-    [siteId, LEAST_PX.width, LEAST_PX.height],
+    [siteId, LEAST_READ_PX.width, LEAST_READ_PX.height],
   );
   return rows
     .map((row) => ({ ...row, languages: readableLanguages(row.languages) }))

@@ -24,6 +24,9 @@ export const otherWordsElsewhere: Rule = {
     const [most] = others.sort((a, b) => b[1] - a[1]);
     if (!most) return null;
     const [text, places] = most;
+    // Of two texts the rarer is told of: its place is where to look, and the other one is its evidence.
+    const own = Object.entries(picture.altTexts).filter(([one]) => alike(one, alt ?? ''));
+    if (own.reduce((sum, [, count]) => sum + count, 0) > places) return null;
     return {
       evidence: `In ${places === 1 ? 'one place' : `${places} places`} it says “${text}”.`,
       branch: 'informative',
@@ -34,6 +37,16 @@ export const otherWordsElsewhere: Rule = {
       html: '<img src="a.jpg" alt="The front">',
       evidence: 'In 2 places it says “Red doors”.',
       files: { 'a.jpg': { altTexts: { 'The front': 1, 'Red doors': 2, '': 3 } } },
+    },
+    {
+      html: '<img src="a.jpg" alt="The front">',
+      evidence: 'In one place it says “Red doors”.',
+      files: { 'a.jpg': { altTexts: { 'The front': 1, 'Red doors': 1 } } },
+    },
+    {
+      html: '<img src="a.jpg" alt="The front">',
+      evidence: null,
+      files: { 'a.jpg': { altTexts: { 'The front': 2, 'Red doors': 1 } } },
     },
     {
       html: '<img src="a.jpg" alt="The front">',
