@@ -5,7 +5,8 @@ import { beforeEach, describe, expect, it } from 'vitest';
 import { portrait, river, sample, stage } from '@demo/site/scenes';
 import type { ShelfLife } from '@/core/dating/shelf-life';
 import { problemOf } from '@/server/problem-error';
-import { correctFamily, settleKind, teachPlaceholder } from '@/server/work/pictures/teach-picture';
+import { correctFamily, type FamilyCorrection } from '@/server/work/pictures/correct-family';
+import { settleKind, teachPlaceholder } from '@/server/work/pictures/teach-picture';
 import { removeSubject, saveSubject, showSubject } from '@/server/work/pictures/name-subjects';
 import { saveSchoolYear, saveShelfLife } from '@/server/work/pictures/keep-shelf-lives';
 import { titlePictures } from '@/server/work/pictures/title-pictures';
@@ -226,35 +227,31 @@ describe('what people say of pictures', () => {
     expect((await showing(siteId, 'img/hall.jpg')).kind).toBe('class group');
   });
 
-  it('puts files apart and together, and later surveys respect it', async () => {
-    const [hall, small, river] = await Promise.all(
+  it('puts files apart and together, later surveys respect it, and it can be taken back', async () => {
+    const [hall, small, river] = (await Promise.all(
       ['img/hall.jpg', 'img/hall-300.webp', 'img/river.jpg'].map((path) => shaOf(siteId, path)),
-    );
-    await correctFamily(held.db, MAINTAINER, siteId, {
-      kind: 'apart',
-      a: hall as string,
-      b: small as string,
-    });
+    )) as [string, string, string];
+    const say = (kind: FamilyCorrection['kind'], a: string, b: string) =>
+      correctFamily(held.db, MAINTAINER, siteId, { kind, a, b });
+    const ofHall = async () => (await showing(siteId, 'img/hall.jpg')).paths;
+    const asBefore = await ofHall();
+    const apart = await say('apart', hall, small);
+    expect(apart.kind).toBeNull();
     await runJobs(held.db);
     expect((await showing(siteId, 'img/hall-300.webp')).paths).not.toContain('img/hall.jpg');
-    await correctFamily(held.db, MAINTAINER, siteId, {
-      kind: 'together',
-      a: hall as string,
-      b: river as string,
-    });
+    const together = await say('together', hall, river);
     await again(siteId);
-    expect((await showing(siteId, 'img/hall.jpg')).paths).toEqual([
-      'img/hall.jpg',
-      'img/river.jpg',
-      'img/thumb_17.png',
-    ]);
-    await correctFamily(held.db, MAINTAINER, siteId, {
-      kind: 'together',
-      a: hall as string,
-      b: small as string,
-    });
+    expect(await ofHall()).toEqual(['img/hall.jpg', 'img/river.jpg', 'img/thumb_17.png']);
+    await correctFamily(held.db, MAINTAINER, siteId, apart);
     await runJobs(held.db);
-    expect((await showing(siteId, 'img/hall.jpg')).paths).toContain('img/hall-300.webp');
+    expect(await ofHall()).toEqual([...asBefore, 'img/river.jpg'].sort());
+    await correctFamily(held.db, MAINTAINER, siteId, together);
+    await again(siteId);
+    expect(await ofHall()).toEqual(asBefore);
+    await say('apart', hall, small);
+    expect((await say('together', small, hall)).kind).toBe('apart');
+    await runJobs(held.db);
+    expect(await ofHall()).toEqual(asBefore);
   });
 
   it('marks every picture of a subject that was taken before it changed', async () => {
@@ -306,16 +303,16 @@ describe('what people say of pictures', () => {
 
   it('keeps titles with the picture, whichever of its files stands for it', async () => {
     const hall = await showing(siteId, 'img/hall.jpg');
-    expect(await titlePictures(held.db, MAINTAINER, siteId, [{ id: hall.id, title: ' Both choirs ' }])).toBe(
-      1,
-    );
+    const title = (text: string) =>
+      titlePictures(held.db, MAINTAINER, siteId, [{ id: hall.id, title: text }]);
+    expect(await title(' Both choirs ')).toEqual([{ id: hall.id, title: '' }]);
     await writeFiles(site, { 'img/hall-more.jpg': await draw(stage(11), 1200, 800).jpeg().toBuffer() });
     await again(siteId);
     expect(await showing(siteId, 'img/hall.jpg')).toMatchObject({
       title: 'Both choirs',
       master: 'img/hall-more.jpg',
     });
-    await titlePictures(held.db, MAINTAINER, siteId, [{ id: hall.id, title: '' }]);
+    expect(await title('')).toEqual([{ id: hall.id, title: 'Both choirs' }]);
     expect((await showing(siteId, 'img/hall.jpg')).title).toBeNull();
   });
 

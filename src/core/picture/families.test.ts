@@ -1,7 +1,8 @@
 import { describe, expect, it } from 'vitest';
 import { inGrey, mirrorOf, pictureOf, shaped, type Drawn } from './drawn-pictures.fixture';
-import { FamilyBuilder, type Correction, type Family, type FamilyFile } from './families';
+import { FamilyBuilder, type Correction, type Family, type FamilyFile, type FamilyState } from './families';
 import type { Fingerprint } from './fingerprint';
+import { placedAnew } from './placed-anew';
 
 interface File extends FamilyFile {
   readonly print: Fingerprint;
@@ -195,6 +196,28 @@ describe('families', () => {
       ['hall', 'small'],
       ['river'],
     ]);
+  });
+
+  it('puts files together again once nobody says any more that they are apart', () => {
+    const small = file('small', shaped(hall, { scale: 0.5 }), 300);
+    const cut = file('cut', shaped(hall, { cut: [0.1, 0.1, 0.75, 0.8] }), 400);
+    const files = [file('hall', hall), file('river', river), cut, small];
+    const prints = new Map(files.map(({ id, print }) => [id, print]));
+    const load = (id: string) => prints.get(id) as Fingerprint;
+    const asBefore = together(familiesOf(files));
+    const builder = new FamilyBuilder(load, [{ kind: 'apart', a: 'hall', b: 'small' }]);
+    for (const one of files) builder.add(one);
+    expect(together(builder.families())).toEqual([['cut', 'hall'], ['river'], ['small']]);
+    const goOn = (state: FamilyState) => {
+      const next = new FamilyBuilder(load);
+      next.restore(state, () => true, load);
+      for (const one of files) next.add(one);
+      return together(next.families());
+    };
+    expect(goOn(builder.state())).toHaveLength(3);
+    expect(goOn(placedAnew(builder.state(), 'small', 'hall'))).toEqual(asBefore);
+    expect(placedAnew(builder.state(), 'hall', 'hall')).toEqual(builder.state());
+    expect(placedAnew(builder.state(), 'none', 'hall')).toEqual(builder.state());
   });
 
   it('does what a person says: apart, and together', () => {

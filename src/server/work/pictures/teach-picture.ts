@@ -6,8 +6,6 @@ import type { Teaching } from '@/core/picture/placeholder';
 import { requireRole, type Actor } from '../../accounts/actor';
 import { checkedInput } from '../../checked-input';
 import type { Database } from '../../db/database';
-import { addJob } from '../../jobs/queue';
-import { ProblemError } from '../../problem-error';
 import { logEvent } from '../log-event';
 import { IDS, picturesOf } from './chosen-pictures';
 import { judgeAgain } from './judge-again';
@@ -98,55 +96,4 @@ export async function settleKind(
     details: `${known.length}: ${kind ?? 'guessed again'}`,
   });
   return before;
-}
-
-interface Correction {
-  readonly kind: 'together' | 'apart';
-  /** Hashes of the two files. */
-  readonly a: string;
-  readonly b: string;
-}
-
-/**
- * Says that two files are one picture, or are not; the families are sorted anew by the worker.
- *
- * @throws ProblemError `CORRECTION_INPUT` where they are not two files of the site
- */
-export async function correctFamily(
-  db: Database,
-  actor: Actor,
-  siteId: number,
-  input: Correction,
-): Promise<void> {
-  requireRole(actor, EDITORS, 'sort files into pictures');
-  const sha = Joi.string().hex().length(64).required();
-  const schema = Joi.object<Correction>({ kind: Joi.valid('together', 'apart').required(), a: sha, b: sha });
-  const { kind, a, b } = checkedInput(schema, input, {
-    code: 'CORRECTION_INPUT',
-    what: 'Nothing was changed.',
-  });
-  const { rows } = await db.pool.query(
-    'select distinct sha256 from files where site_id = $1 and gone_in is null and sha256 = any($2::text[])',
-    [siteId, [a, b]],
-  );
-  if (rows.length !== 2) {
-    throw new ProblemError({
-      code: 'CORRECTION_INPUT',
-      what: 'Nothing was changed.',
-      why: 'Two different files of this site are needed, and one of them is not there any more.',
-      remedy: 'Open the picture again and choose among the files that it shows now.',
-    });
-  }
-  const [first, second] = a < b ? [a, b] : [b, a];
-  await db.pool.query(
-    `insert into family_corrections (site_id, kind, a, b, said_by) values ($1, $2, $3, $4, $5)
-     on conflict (site_id, a, b) do update set kind = excluded.kind, said_by = excluded.said_by, said_at = now()`,
-    [siteId, kind, first, second, actor.name],
-  );
-  await logEvent(db, actor, {
-    siteId,
-    verb: kind === 'apart' ? 'put files apart' : 'put files together',
-    details: `${first.slice(0, 12)} ${second.slice(0, 12)}`,
-  });
-  await addJob(db.pool, 'know-pictures', { siteId }, `pictures-${siteId}`);
 }

@@ -33,7 +33,7 @@ const SCHEMA = Joi.object<{ titles: readonly GivenTitle[] }>({
 /**
  * Gives pictures their titles.
  *
- * @returns how many were given or taken away
+ * @returns the titles that people had given them before, empty where none had: to be given again where this is taken back
  * @throws ProblemError `TITLE_INPUT` where one is too long, `PICTURE_GONE` where none of the pictures is there
  */
 export async function titlePictures(
@@ -41,7 +41,7 @@ export async function titlePictures(
   actor: Actor,
   siteId: number,
   given: readonly GivenTitle[],
-): Promise<number> {
+): Promise<GivenTitle[]> {
   requireRole(actor, EDITORS, 'give pictures their titles');
   const { titles } = checkedInput(
     SCHEMA,
@@ -57,6 +57,11 @@ export async function titlePictures(
   );
   const there = titles.filter(({ id }) => known.has(id));
   const ids = there.map(({ id }) => id);
+  const { rows: before } = await db.pool.query<GivenTitle>(
+    `select v.id, coalesce((select t.title from titles t join files f on f.site_id = t.site_id and f.sha256 = t.sha256
+       where t.site_id = $1 and f.picture_id = v.id order by f.is_master desc, t.sha256 limit 1), '') as title from unnest($2::int[]) as v(id)`,
+    [siteId, ids],
+  );
   await db.pool.query(
     'delete from titles t using files f where t.site_id = $1 and f.site_id = $1 and f.sha256 = t.sha256 and f.picture_id = any($2::int[])',
     [siteId, ids],
@@ -69,5 +74,5 @@ export async function titlePictures(
   );
   await judgePictures(db, siteId, Date.now(), ids);
   await logEvent(db, actor, { siteId, verb: 'give titles', details: String(there.length) });
-  return there.length;
+  return before;
 }

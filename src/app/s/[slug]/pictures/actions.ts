@@ -14,12 +14,8 @@ import {
   showSubject,
   type SubjectInput,
 } from '@/server/work/pictures/name-subjects';
-import {
-  correctFamily,
-  settleKind,
-  teachPlaceholder,
-  type Before,
-} from '@/server/work/pictures/teach-picture';
+import { correctFamily, type FamilyCorrection } from '@/server/work/pictures/correct-family';
+import { settleKind, teachPlaceholder, type Before } from '@/server/work/pictures/teach-picture';
 import { titlePictures, type GivenTitle } from '@/server/work/pictures/title-pictures';
 
 /** Does something for the site, and lets every screen of it be made anew. */
@@ -40,7 +36,9 @@ export type Undo =
   | { readonly verb: 'teach'; readonly before: readonly Before<Teaching>[] }
   | { readonly verb: 'settle'; readonly before: readonly Before<PictureKind>[] }
   | { readonly verb: 'show'; readonly subjectId: number; readonly ids: readonly number[] }
-  | { readonly verb: 'hide'; readonly subjectId: number; readonly ids: readonly number[] };
+  | { readonly verb: 'hide'; readonly subjectId: number; readonly ids: readonly number[] }
+  | { readonly verb: 'title'; readonly before: readonly GivenTitle[] }
+  | { readonly verb: 'sort'; readonly before: readonly FamilyCorrection[] };
 
 export async function teach(
   slug: string,
@@ -91,6 +89,10 @@ export async function takeBack(slug: string, undo: Undo): Promise<Problem | null
         await teachPlaceholder(db, actor, siteId, { ids, teaching });
     else if (undo.verb === 'settle')
       for (const [kind, ids] of grouped(undo.before)) await settleKind(db, actor, siteId, { ids, kind });
+    else if (undo.verb === 'title') {
+      if (undo.before.length > 0) await titlePictures(db, actor, siteId, undo.before);
+    } else if (undo.verb === 'sort')
+      for (const before of undo.before) await correctFamily(db, actor, siteId, before);
     else if (undo.ids.length > 0) {
       const { ids, subjectId } = undo;
       await showSubject(db, actor, siteId, { ids, subjectId, isShown: undo.verb === 'hide' });
@@ -99,14 +101,19 @@ export async function takeBack(slug: string, undo: Undo): Promise<Problem | null
   return problemIn(outcome);
 }
 
-/** Says of two files that they are one picture, or are not. */
-export async function correct(
+/** Says of one file and some others that they are one picture, or are not. */
+export async function sort(
   slug: string,
   kind: 'together' | 'apart',
-  a: string,
-  b: string,
-): Promise<Problem | null> {
-  return problemIn(await done(slug, (db, actor, siteId) => correctFamily(db, actor, siteId, { kind, a, b })));
+  one: string,
+  others: readonly string[],
+): Promise<Outcome<Undo>> {
+  return done(slug, async (db, actor, siteId) => {
+    const before: FamilyCorrection[] = [];
+    for (const other of others)
+      before.push(await correctFamily(db, actor, siteId, { kind, a: one, b: other }));
+    return { verb: 'sort', before };
+  });
 }
 
 export async function keepSubject(slug: string, input: SubjectInput): Promise<Outcome<number>> {
@@ -117,6 +124,9 @@ export async function forgetSubject(slug: string, id: number): Promise<Problem |
   return problemIn(await done(slug, (db, actor, siteId) => removeSubject(db, actor, siteId, id)));
 }
 
-export async function keepTitles(slug: string, titles: readonly GivenTitle[]): Promise<Outcome<number>> {
-  return done(slug, (db, actor, siteId) => titlePictures(db, actor, siteId, titles));
+export async function keepTitles(slug: string, titles: readonly GivenTitle[]): Promise<Outcome<Undo>> {
+  return done(slug, async (db, actor, siteId) => ({
+    verb: 'title',
+    before: await titlePictures(db, actor, siteId, titles),
+  }));
 }

@@ -2,17 +2,15 @@
 
 import Link from 'next/link';
 import { useRouter } from 'next/navigation';
-import { useState, useTransition } from 'react';
 import type { Outcome } from '@/app/_data/act';
 import { PICTURE_KINDS, type PictureKind } from '@/core/dating/shelf-life';
-import type { Problem } from '@/core/problem';
 import { Button, buttonClass } from '@/ui/button';
 import { KIND_NAME } from '@/ui/date-words';
-import { FootBar, Told } from '@/ui/foot-bar';
+import { FootBar } from '@/ui/foot-bar';
 import { count } from '@/ui/format';
-import { ProblemText } from '@/ui/problem-text';
-import { correct, settle, show, takeBack, teach, type Undo } from './actions';
+import { settle, show, sort, teach, type Undo } from './actions';
 import { useChosen } from '@/ui/choosing';
+import { DeedTold, useDeed } from './use-deed';
 
 interface NamedSubject {
   readonly id: number;
@@ -90,36 +88,24 @@ function SubjectChoice({ subjects, isBusy, onChoose, onNew }: SubjectChoiceProps
 export function BulkBar({ slug, pictures, subjects }: BulkBarProps) {
   const { chosen, chooseAll } = useChosen();
   const router = useRouter();
-  const [told, setTold] = useState<{ readonly text: string; readonly undo: Undo | null } | null>(null);
-  const [problem, setProblem] = useState<Problem | null>(null);
-  const [isBusy, start] = useTransition();
+  const deed = useDeed(slug);
+  const { isBusy } = deed;
   const those = pictures.filter(({ id }) => chosen.has(id));
   const ids = those.map(({ id }) => id);
   const [first, ...others] = those;
   const many = count(ids.length, 'picture');
-  const say = (text: string, deed: () => Promise<Outcome<Undo>>) =>
-    start(async () => {
-      const outcome = await deed();
-      setProblem(outcome.ok ? null : outcome.problem);
-      setTold(outcome.ok ? { text, undo: outcome.value } : null);
-      if (outcome.ok) chooseAll(false);
-    });
+  const say = (text: string, said: () => Promise<Outcome<Undo>>) =>
+    deed.say(text, said, () => chooseAll(false));
   const join = () =>
-    start(async () => {
-      for (const { sha256 } of others) {
-        const found = await correct(slug, 'together', first?.sha256 ?? '', sha256);
-        setProblem(found);
-        if (found) return;
-      }
-      setTold({ text: `${many} become one, as soon as the worker has sorted them.`, undo: null });
-      chooseAll(false);
-    });
-  const undo = (was: Undo) =>
-    start(async () => {
-      setProblem(await takeBack(slug, was));
-      setTold({ text: 'Taken back.', undo: null });
-    });
-  if (ids.length === 0 && !told && !problem) return null;
+    say(`${many} become one, as soon as the worker has sorted them.`, () =>
+      sort(
+        slug,
+        'together',
+        first?.sha256 ?? '',
+        others.map(({ sha256 }) => sha256),
+      ),
+    );
+  if (ids.length === 0 && !deed.isTold) return null;
   return (
     <FootBar label="Chosen pictures">
       {ids.length > 0 ? (
@@ -175,16 +161,7 @@ export function BulkBar({ slug, pictures, subjects }: BulkBarProps) {
           </button>
         </>
       ) : null}
-      {told ? (
-        <Told
-          isBusy={isBusy}
-          onTakeBack={told.undo ? () => undo(told.undo as Undo) : undefined}
-          onClose={ids.length === 0 ? () => setTold(null) : undefined}
-        >
-          {told.text}
-        </Told>
-      ) : null}
-      {problem ? <ProblemText problem={problem} /> : null}
+      <DeedTold deed={deed} mayClose={ids.length === 0} />
     </FootBar>
   );
 }

@@ -1,10 +1,8 @@
 'use client';
 
-import { useState, useTransition } from 'react';
-import type { Problem } from '@/core/problem';
 import { Button } from '@/ui/button';
-import { ProblemText } from '@/ui/problem-text';
-import { correct } from '../actions';
+import { sort } from '../actions';
+import { DeedTold, useDeed } from '../use-deed';
 
 interface ApartButtonProps {
   slug: string;
@@ -15,23 +13,14 @@ interface ApartButtonProps {
 
 /** Says that a file is another picture; the worker sorts the families anew. */
 export function ApartButton({ slug, a, b, name }: ApartButtonProps) {
-  const [problem, setProblem] = useState<Problem | null>(null);
-  const [isSaid, setSaid] = useState(false);
-  const [isBusy, start] = useTransition();
-  if (problem) return <ProblemText problem={problem} />;
-  if (isSaid) return <p className="text-sm text-green">Noted: it becomes a picture of its own.</p>;
+  const deed = useDeed(slug);
+  if (deed.isTold) return <DeedTold deed={deed} />;
   return (
     <Button
       weight="quiet"
-      disabled={isBusy}
+      disabled={deed.isBusy}
       aria-label={`${name} is another picture`}
-      onClick={() =>
-        start(async () => {
-          const found = await correct(slug, 'apart', a, b);
-          setProblem(found);
-          setSaid(!found);
-        })
-      }
+      onClick={() => deed.say('Noted: it becomes a picture of its own.', () => sort(slug, 'apart', a, [b]))}
     >
       Another picture
     </Button>

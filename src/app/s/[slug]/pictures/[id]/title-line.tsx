@@ -1,10 +1,9 @@
 'use client';
 
-import { useState, useTransition } from 'react';
-import type { Problem } from '@/core/problem';
+import { useState } from 'react';
 import { Button } from '@/ui/button';
-import { ProblemText } from '@/ui/problem-text';
 import { keepTitles } from '../actions';
+import { DeedTold, useDeed } from '../use-deed';
 
 interface TitleLineProps {
   slug: string;
@@ -18,14 +17,15 @@ interface TitleLineProps {
 /** The picture’s title as its heading, with the way to give it one. */
 export function TitleLine({ slug, pictureId, title, name, mayTitle }: TitleLineProps) {
   const [typed, setTyped] = useState<string | null>(null);
-  const [problem, setProblem] = useState<Problem | null>(null);
-  const [isBusy, start] = useTransition();
-  const save = () =>
-    start(async () => {
-      const outcome = await keepTitles(slug, [{ id: pictureId, title: typed ?? '' }]);
-      setProblem(outcome.ok ? null : outcome.problem);
-      if (outcome.ok) setTyped(null);
-    });
+  const deed = useDeed(slug);
+  const save = () => {
+    const given = typed?.trim() ?? '';
+    deed.say(
+      given === '' ? 'Its title is taken away.' : 'Its title is kept.',
+      () => keepTitles(slug, [{ id: pictureId, title: given }]),
+      () => setTyped(null),
+    );
+  };
   return (
     <>
       {title ? (
@@ -60,12 +60,12 @@ export function TitleLine({ slug, pictureId, title, name, mayTitle }: TitleLineP
               if (event.key === 'Escape') setTyped(null);
             }}
           />
-          <Button type="submit" disabled={isBusy}>
+          <Button type="submit" disabled={deed.isBusy}>
             Save
           </Button>
         </form>
       ) : null}
-      {problem ? <ProblemText problem={problem} /> : null}
+      <DeedTold deed={deed} mayClose />
     </>
   );
 }

@@ -1,13 +1,13 @@
 'use client';
 
 import Link from 'next/link';
-import { useState, useTransition } from 'react';
+import { useState } from 'react';
 import type { UntitledRow } from '@/app/_data/subjects';
-import { Answer, type Told } from '@/ui/answer';
 import { Button } from '@/ui/button';
 import { count } from '@/ui/format';
 import { Mat } from '@/ui/mat';
 import { keepTitles } from '../actions';
+import { DeedTold, useDeed } from '../use-deed';
 
 const FROM = {
   'file name': 'from the file’s name',
@@ -21,8 +21,7 @@ export function TitleList({ slug, rows }: { slug: string; rows: readonly Untitle
     new Map(rows.map(({ id, title, proposed }) => [id, title ?? proposed?.title ?? ''])),
   );
   const [left, setLeft] = useState<ReadonlySet<number>>(new Set());
-  const [told, setTold] = useState<Told>(null);
-  const [isBusy, start] = useTransition();
+  const deed = useDeed(slug);
   const kept = rows.filter(({ id }) => !left.has(id) && (titles.get(id) ?? '').trim() !== '');
   const leave = (id: number, isLeft: boolean) => {
     const next = new Set(left);
@@ -34,22 +33,15 @@ export function TitleList({ slug, rows }: { slug: string; rows: readonly Untitle
     <form
       onSubmit={(event) => {
         event.preventDefault();
-        start(async () => {
-          const outcome = await keepTitles(
-            slug,
-            kept.map(({ id }) => ({ id, title: titles.get(id) ?? '' })),
-          );
-          setTold(
-            outcome.ok ? { said: `${count(outcome.value, 'title')} kept.` } : { problem: outcome.problem },
-          );
-        });
+        const titled = kept.map(({ id }) => ({ id, title: titles.get(id) ?? '' }));
+        deed.say(`${count(kept.length, 'title')} kept.`, () => keepTitles(slug, titled));
       }}
     >
       <div className="sticky top-[46px] z-5 flex items-center gap-4 border-y border-line bg-sheet px-5 py-2">
-        <Button type="submit" weight="main" disabled={isBusy || kept.length === 0}>
+        <Button type="submit" weight="main" disabled={deed.isBusy || kept.length === 0}>
           Keep {count(kept.length, 'title')}
         </Button>
-        <Answer told={told} />
+        <DeedTold deed={deed} />
       </div>
       <ul>
         {rows.map(({ id, fileId, path, sha256, proposed, title }) => {
