@@ -8,6 +8,7 @@ import sharp, { type Sharp } from 'sharp';
 import { familiesOf } from '@/core/picture/all-families';
 import type { FamilyFile } from '@/core/picture/families';
 import { fingerprintOf, type Fingerprint } from '@/core/picture/fingerprint';
+import { sha256 } from '@/server/hash';
 import { readPlanes } from '@/server/imaging/read-pixels';
 import { report } from './measure';
 
@@ -87,14 +88,17 @@ async function picturesIn(folder: string): Promise<string[]> {
   const names = (await readdir(folder, { recursive: true })).filter((name) =>
     /\.(?:jpe?g|png|webp)$/iu.test(name),
   );
-  const paths: string[] = [];
+  const paths = new Map<string, string>();
   for (const name of names.sort()) {
-    const { width = 0, height = 0 } = await sharp(join(folder, name))
+    const path = join(folder, name);
+    const bytes = await readFile(path);
+    const { width = 0, height = 0 } = await sharp(bytes)
       .metadata()
       .catch(() => ({ width: 0, height: 0 }));
-    if (Math.min(width, height) >= LEAST_PX) paths.push(join(folder, name));
+    // The same picture lies there for every language of a manual.
+    if (Math.min(width, height) >= LEAST_PX) paths.set(sha256(bytes), path);
   }
-  return paths;
+  return [...paths.values()];
 }
 
 async function written(path: string, number: number): Promise<Written[]> {
@@ -135,6 +139,14 @@ export async function benchFamilies(folders: readonly string[]): Promise<void> {
   );
 }
 
+/** So few of a picture's files are named. */
+const FEW = 3;
+
+function waysOf(family: readonly Written[], of: string): string {
+  const own = family.filter((file) => file.of === of);
+  return own.map(({ way }) => way).join(', ');
+}
+
 /** A file is found where it is with most of the files of its picture. */
 function tell(files: readonly Written[], families: readonly (readonly Written[])[]): void {
   let [right, all] = [0, 0];
@@ -142,11 +154,13 @@ function tell(files: readonly Written[], families: readonly (readonly Written[])
   for (const family of families) {
     const sizes = new Map<string, number>();
     for (const { of } of family) sizes.set(of, (sizes.get(of) ?? 0) + 1);
+    const named = [...sizes].map(([of, size]) =>
+      size > FEW ? `${of} × ${size}` : `${of} (${waysOf(family, of)})`,
+    );
     for (const [of, size] of sizes) if (size > (home.get(of)?.size ?? 0)) home.set(of, { family, size });
     all += (family.length * (family.length - 1)) / 2;
     for (const size of sizes.values()) right += (size * (size - 1)) / 2;
-    if (sizes.size > 1)
-      process.stderr.write(`together: ${[...sizes].map(([of, size]) => `${of} × ${size}`).join(', ')}\n`);
+    if (sizes.size > 1) process.stderr.write(`together: ${named.join(', ')}\n`);
   }
   const pictures = new Set(files.map(({ of }) => of)).size;
   report(`families of ${pictures} pictures: pairs that are right, of all that are put together`, {

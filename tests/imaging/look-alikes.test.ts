@@ -5,7 +5,7 @@
 import sharp, { type Sharp } from 'sharp';
 import { beforeAll, describe, expect, it } from 'vitest';
 import { badge, cardSlide, facade, instrument, logo, noPerson, poster, river, room, sample, stage, sunAndHills } from '@demo/site/scenes'; // prettier-ignore
-import { FamilyBuilder } from '@/core/picture/families';
+import { familiesOf } from '@/core/picture/all-families';
 import { fingerprintOf, type Fingerprint } from '@/core/picture/fingerprint';
 import { readPlanes } from '@/server/imaging/read-pixels';
 
@@ -13,7 +13,7 @@ const draw = (svg: string) => sharp(Buffer.from(svg)).flatten({ background: '#ff
 const photograph = (svg: string) => draw(svg).resize(1200, 800, { fit: 'cover' }).blur(0.8);
 
 /** The families of some pictures, as sets of their names. */
-async function familiesOf(pictures: Readonly<Record<string, Uint8Array>>): Promise<string[][]> {
+async function sorted(pictures: Readonly<Record<string, Uint8Array>>): Promise<string[][]> {
   const prints = new Map<string, Fingerprint>();
   const files: { id: string; widthPx: number; heightPx: number }[] = [];
   for (const [id, bytes] of Object.entries(pictures)) {
@@ -21,10 +21,8 @@ async function familiesOf(pictures: Readonly<Record<string, Uint8Array>>): Promi
     files.push({ id, widthPx: width, heightPx: height });
     prints.set(id, fingerprintOf(await readPlanes(bytes, id)));
   }
-  const builder = new FamilyBuilder((id) => prints.get(id) as Fingerprint, [], files.length);
-  for (const file of files.sort((a, b) => b.widthPx * b.heightPx - a.widthPx * a.heightPx)) builder.add(file);
-  for (const id of builder.lonely()) builder.lookAgain(id);
-  return builder.families().map(({ members }) => members.map(({ id }) => id).sort());
+  const families = familiesOf(files, (id) => prints.get(id) as Fingerprint);
+  return families.map(({ members }) => members.map(({ id }) => id).sort());
 }
 
 const mark = (width: number, height: number) =>
@@ -58,7 +56,51 @@ beforeAll(async () => {
   for (const [name, svg] of Object.entries(SCENES)) originals[name] = await photograph(svg).png().toBuffer();
 });
 
+/** One form with other words: as a screen is in another language. */
+function form(words: readonly string[]): string {
+  const rows = words.map(
+    (word, n) =>
+      `<text x="60" y="${150 + 62 * n}" font-size="26">${word}</text><rect x="330" y="${122 + 62 * n}" width="420" height="40" fill="#fff" stroke="#7a7a7a"/>`,
+  );
+  return `<svg xmlns="http://www.w3.org/2000/svg" width="900" height="640" font-family="DejaVu Sans"><rect width="900" height="640" fill="#e9e6df"/><rect width="900" height="70" fill="#2e4a52"/><circle cx="46" cy="35" r="18" fill="#d9a441"/><text x="84" y="45" font-size="28" fill="#fff">${words.join(' ').slice(0, 24)}</text>${rows.join('')}<rect x="640" y="570" width="200" height="44" rx="6" fill="#4b7f52"/></svg>`;
+}
+
+const LANGUAGES: readonly (readonly string[])[] = [
+  ['Name', 'Street', 'Town', 'Telephone', 'Instrument', 'Teacher', 'Beginning'],
+  ['Vorname', 'Straße', 'Ort', 'Telefon', 'Instrument', 'Lehrkraft', 'Beginn'],
+  ['Prénom', 'Rue', 'Ville', 'Téléphone', 'Instrument', 'Professeur', 'Début'],
+  ['Nombre', 'Calle', 'Ciudad', 'Teléfono', 'Instrumento', 'Profesora', 'Inicio'],
+  ['Nome', 'Via', 'Città', 'Telefono', 'Strumento', 'Insegnante', 'Inizio'],
+  ['Navn', 'Gate', 'By', 'Telefon', 'Instrument', 'Lærer', 'Start'],
+  ['Naam', 'Straat', 'Plaats', 'Telefoon', 'Instrument', 'Docent', 'Begin'],
+  ['Imię', 'Ulica', 'Miasto', 'Telefon', 'Instrument', 'Nauczyciel', 'Początek'],
+];
+
 describe('families of real files', () => {
+  it('give every cutting of a screen in eight languages to its own', async () => {
+    const files: Record<string, Buffer> = {};
+    const wanted: string[][] = [];
+    for (const [n, words] of LANGUAGES.entries()) {
+      const whole = await draw(form(words)).png().toBuffer();
+      const ways: Record<string, Sharp> = {
+        screen: sharp(whole),
+        'cut at each side': sharp(whole).extract({ left: 45, top: 32, width: 810, height: 576 }),
+        square: sharp(whole).resize(200, 200, { fit: 'cover' }),
+        bordered: sharp(whole).extend({ top: 28, bottom: 28, left: 28, right: 28, background: '#fff' }),
+        mirrored: sharp(whole).flop(),
+        'its upper left': sharp(whole).extract({ left: 0, top: 0, width: 780, height: 555 }),
+        small: sharp(whole).resize(400).jpeg({ quality: 60 }),
+      };
+      for (const [way, image] of Object.entries(ways)) files[`${n} ${way}`] = await image.toBuffer();
+      wanted.push(
+        Object.keys(ways)
+          .map((way) => `${n} ${way}`)
+          .sort(),
+      );
+    }
+    expect((await sorted(files)).sort()).toEqual(wanted.sort());
+  });
+
   it.each(Object.keys(CHANGES))(
     'take along what was %s',
     async (how) => {
@@ -68,7 +110,7 @@ describe('families of real files', () => {
         const image = sharp(await sharp(originals[name]).png().toBuffer());
         changed[`${name}, ${how}`] = await (CHANGES[how] as (of: Sharp) => Sharp)(image).toBuffer();
       }
-      const families = await familiesOf({ ...originals, ...changed });
+      const families = await sorted({ ...originals, ...changed });
       expect(families.sort()).toEqual(
         Object.keys(SCENES)
           .map((name) => [name, `${name}, ${how}`])
@@ -90,6 +132,6 @@ describe('families of real files', () => {
   ])('keep apart %s', async (_, pictures) => {
     const bytes: Record<string, Uint8Array> = {};
     for (const [name, image] of Object.entries(pictures)) bytes[name] = await image.png().toBuffer();
-    expect((await familiesOf(bytes)).sort()).toEqual(Object.keys(pictures).map((name) => [name]).sort());
+    expect((await sorted(bytes)).sort()).toEqual(Object.keys(pictures).map((name) => [name]).sort());
   }); // prettier-ignore
 });

@@ -34,6 +34,8 @@ export interface Candidate {
   readonly middles: readonly number[];
   /** How it may lie there, by the landmarks that both have; the likeliest first. */
   readonly alignments: readonly Vote[];
+  /** How much speaks for it: landmarks that agree, or as many as the nearness of hashes is worth. */
+  readonly worth: number;
 }
 
 /** What a picture has in common with what is looked for. */
@@ -101,7 +103,8 @@ export class CandidateIndex {
         ({ wholeDistance, middles, alignments }) =>
           wholeDistance <= WHOLE_DISTANCE || middles.length + alignments.length > 0,
       )
-      .sort((a, b) => worth(b) - worth(a))
+      .map((candidate) => ({ ...candidate, worth: worthOf(candidate) }))
+      .sort((a, b) => b.worth - a.worth)
       .slice(0, most);
   }
 
@@ -181,6 +184,6 @@ const nearness = (distance: number) => (distance <= WHOLE_DISTANCE ? WHOLE_DISTA
 const firstWorth = ({ matches, whole, middle }: Common) =>
   matches.length + 4 * Math.max(nearness(whole), nearness(middle));
 /** A middle that is near is worth half as much as the whole: there are more of them. */
-const worth = ({ alignments, middles, wholeDistance }: Candidate) =>
+const worthOf = ({ alignments, middles, wholeDistance }: Omit<Candidate, 'worth'>) =>
   (alignments[0]?.votes ?? 0) +
   Math.max(nearness(wholeDistance), middles.length > 0 ? WHOLE_DISTANCE / 2 : 0);

@@ -14,8 +14,9 @@ const WORTH_A_LOOK = 0.5;
 /** The same where few landmarks agree, which they do by chance among pictures of one kind. */
 const FEW_VOTES = 6;
 const WORTH_FOR_FEW = 0.72;
-/** Candidates whose exact place is sought. */
+/** Candidates whose exact place is sought; and more where they agree about as well, as translations of one screen do. */
 const LOOKED_AT = 5;
+const ALIKE = { most: 12, agreement: 0.03 };
 /** A candidate with its fingerprint. */
 export interface Compared {
   readonly candidate: Candidate;
@@ -39,7 +40,11 @@ export function linksTo<T extends Compared>(
     .map((to) => ({ to, places: roughPlaces(own, to) }))
     .filter(({ to, places }) => places.agreement >= worthALook(to.candidate))
     .sort((a, b) => b.places.agreement - a.places.agreement)
-    .slice(0, LOOKED_AT);
+    .filter(
+      ({ places }, n, [best]) =>
+        n < LOOKED_AT ||
+        (n < ALIKE.most && best && places.agreement >= best.places.agreement - ALIKE.agreement),
+    );
   const parts = rough.flatMap(({ to, places }) =>
     linked(to, exactPart(own, to, places.sought) ?? exactPart(own, to, places.given)),
   );

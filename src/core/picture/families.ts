@@ -74,8 +74,16 @@ interface GroupTwin {
   readonly quarters: Quarters;
 }
 
-/** Candidates that are looked at. */
+/**
+ * Candidates that are looked at. Of the many look-alikes that a screen in eight languages has, those come first that
+ * stand in several files: a cutting is to be held against the pictures, not against cuttings of all the others.
+ */
 const MOST = 12;
+const FOUND = 40;
+/** Share of what speaks for the likeliest candidate that makes another about as likely. */
+const ABOUT_AS_LIKELY = 0.5;
+/** A file that is linked to so many groups stands among look-alikes, and may not have met its own. */
+const CROWD = 3;
 /**
  * Share of the smaller group's files that must show the very same as both groups to join them: few of them may be worn
  * enough to look like either.
@@ -166,11 +174,9 @@ export class FamilyBuilder {
   add(file: FamilyFile): void {
     if (this.groupOf.has(file.id)) return;
     const print = this.load(file.id);
-    const others = this.index.find(print, MOST).flatMap((candidate) => {
-      const to = this.groups[candidate.picture] as Group;
-      if (to.files.some(({ id }) => this.apart.has(pairKey(id, file.id)))) return [];
-      return [{ candidate, group: to, print: this.load((to.files[0] as FamilyFile).id) }];
-    });
+    const others = this.likely(print, (to) =>
+      to.files.every(({ id }) => !this.apart.has(pairKey(id, file.id))),
+    );
     const links = linksTo(print, others).map(({ to, link }) => ({ to: to.group, link, witnesses: 0 }));
     links.sort((a, b) => b.link.score - a.link.score);
     const [same, ...moreSame] = links.filter(({ link }) => link.kind === 'same' && !link.isMirrored);
@@ -188,6 +194,19 @@ export class FamilyBuilder {
     this.open(group, print);
   }
 
+  /** The groups that a picture is to be compared with, of those that are wanted. */
+  private likely(print: Fingerprint, isWanted: (to: Group) => boolean) {
+    const found = this.index.find(print, FOUND);
+    const least = ABOUT_AS_LIKELY * (found[0]?.worth ?? 0);
+    const rank = (worth: number, { files }: Group) => (worth < least ? 2 : files.length > 1 ? 0 : 1);
+    return found
+      .map((candidate) => ({ candidate, group: this.groups[candidate.picture] as Group }))
+      .filter(({ group }) => isWanted(group))
+      .sort((a, b) => rank(a.candidate.worth, a.group) - rank(b.candidate.worth, b.group))
+      .slice(0, MOST)
+      .map((one) => ({ ...one, print: this.printOf(one.group) }));
+  }
+
   /** Groups that show the same as a picture that was turned. */
   private twinsOf(print: Fingerprint): GroupTwin[] {
     if (!mayLie(print)) return [];
@@ -202,7 +221,7 @@ export class FamilyBuilder {
 
   /**
    * Files that are linked to no group of several once all are placed: they came before it, or know it only by way of
-   * another. To be looked at again, one by one.
+   * another; and those that stand among look-alikes. To be looked at again, one by one.
    */
   lonely(): string[] {
     const isKnown = new Set<Group>();
@@ -214,7 +233,10 @@ export class FamilyBuilder {
         if (group.files.length > 1) isKnown.add(to);
       }
     }
-    const alone = this.groups.filter((group) => group.files.length === 1 && !isKnown.has(group));
+    const isInCrowd = (group: Group) => this.neighbours(group).length >= CROWD;
+    const alone = this.groups.filter(
+      (group) => group.files.length === 1 && (!isKnown.has(group) || isInCrowd(group)),
+    );
     return alone.map(({ files }) => (files[0] as FamilyFile).id);
   }
 
@@ -227,11 +249,9 @@ export class FamilyBuilder {
       to.files.length > 1 &&
       (this.fresh.has(group) || this.fresh.has(to)) &&
       !this.areApart(group, to);
+    const isMet = new Set(this.neighbours(group).map(({ to }) => to));
     const print = this.load(id);
-    const others = this.index.find(print, MOST).flatMap((candidate) => {
-      const to = this.groups[candidate.picture] as Group;
-      return isWorth(to) ? [{ candidate, group: to, print: this.printOf(to) }] : [];
-    });
+    const others = this.likely(print, (to) => isWorth(to) && !isMet.has(to));
     for (const { to, link } of linksTo(print, others)) group.links.push({ to: to.group, link, witnesses: 0 });
     if (group.links.some(({ to }) => to.files.length > 1)) return;
     for (const near of this.neighbours(group)) {
@@ -315,7 +335,7 @@ export class FamilyBuilder {
     for (const group of [...this.groups].sort((a, b) => weight(b) - weight(a))) {
       const best = (links.get(group) ?? [])
         .filter((one) => settled.get(one.to)?.root === one.to && mayJoin(group, one))
-        .sort((a, b) => b.link.score - a.link.score)[0];
+        .sort((a, b) => explained(b.link) - explained(a.link))[0];
       settled.set(group, best ? { root: best.to, link: best.link } : { root: group, link: SELF });
     }
     for (const { a, b } of this.together) this.joinByHand(settled, a, b);
@@ -348,6 +368,9 @@ function mayJoin(group: Group, { to, link, witnesses }: GroupLink): boolean {
   if (fewest === 1 || (witnesses > 1 && witnesses >= WITNESSES * (fewest - 1))) return true;
   return link.kind !== 'over' && link.isClose;
 }
+
+/** How well a link explains a picture: of one that shows a part of it only, the rest stays unexplained. */
+const explained = ({ score, own }: Link): number => score * own.width * own.height;
 
 /** The same link seen from the other side. */
 const turned = (link: Link): Link => ({ ...link, own: link.other, other: link.own });
