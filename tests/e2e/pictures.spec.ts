@@ -116,14 +116,29 @@ test('many pictures are chosen with keys, named, titled and compared, and what c
   await expect(page.getByText('They are taken for two pictures.')).toBeVisible();
   await look(page, 'compare');
   await expectAccessible(page);
+  await page.getByRole('button', { name: 'They are one' }).click();
+  await expect(page.getByText('Noted: one picture, as soon as the worker has sorted them.')).toBeVisible();
+  await page.getByRole('button', { name: 'Take that back' }).click();
+  await expect(page.getByText('Taken back.')).toBeVisible();
 
   await page.goto(`${SCHOOL}/pictures/titles`);
   const first = page.getByLabel(/^Title of /).first();
   await expect(first).not.toHaveValue('');
   await look(page, 'titles');
   await expectAccessible(page);
-  await first.fill('The back door at dusk');
-  await page.getByRole('button', { name: /^Keep \d+ titles$/ }).click();
+  const proposed = await first.inputValue();
+  const keepAs = async (title: string) => {
+    await first.fill(title);
+    await page.getByRole('button', { name: /^Keep \d+ titles$/ }).click();
+    await expect(page.getByText(/^\d+ titles kept\./)).toBeVisible();
+    await expect(first).not.toHaveValue(title);
+  };
+  await keepAs('The front door at noon');
+  await look(page, 'titles-kept');
+  await page.getByRole('button', { name: 'Take that back' }).click();
+  await expect(page.getByText('Taken back.')).toBeVisible();
+  await expect(first).toHaveValue(proposed);
+  await keepAs('The back door at dusk');
   await page.goto(`${SCHOOL}/pictures?q=dusk`);
   await expect(page.getByRole('link', { name: 'The back door at dusk' })).toBeVisible();
 });

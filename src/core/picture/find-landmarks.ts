@@ -5,8 +5,7 @@
  * orientation, since pictures on pages stand upright.
  */
 import { windowHash, WINDOW_SIDE } from './dct-hash';
-import type { GreyPlane } from './grey-plane';
-import { sumTable, type SumTable } from './sum-table';
+import type { SumTable } from './sum-table';
 
 /** One landmark; lengths in shares of the picture's long side. */
 export interface Landmark {
@@ -44,10 +43,14 @@ interface Level {
   readonly values: Float32Array;
 }
 
-/** The landmarks of a picture, the strongest first; none for a flat one. */
-export function findLandmarks(plane: GreyPlane): Landmark[] {
-  const table = sumTable(plane);
-  const longSide = Math.max(plane.width, plane.height);
+/**
+ * The landmarks of a picture, the strongest first; none for a flat one.
+ *
+ * @param table the sums of its brightness
+ */
+export function findLandmarks(table: SumTable): Landmark[] {
+  const { width, height } = table;
+  const longSide = Math.max(width, height);
   const levels: Level[] = [];
   for (let n = 0; n < LEVELS; n++) levels.push(levelOf(table, SMALLEST * longSide * GROWTH ** n));
   const peaks = levels.flatMap((level, n) => peaksOf(level, levels[n - 1], levels[n + 1]));
@@ -56,7 +59,7 @@ export function findLandmarks(plane: GreyPlane): Landmark[] {
   for (const { x, y, size } of peaks) {
     const half = (WINDOW * size) / 2;
     const room = OUTSIDE * 2 * half;
-    if (Math.min(x, y, plane.width - x, plane.height - y) < half - room) continue;
+    if (Math.min(x, y, width - x, height - y) < half - room) continue;
     const { low, high } = hashAround(table, x, y, half);
     found.push({ x: x / longSide, y: y / longSide, size: size / longSide, low, high });
     if (found.length === MOST_LANDMARKS) break;
@@ -73,27 +76,37 @@ function levelOf(table: SumTable, size: number): Level {
   const values = new Float32Array(columns * rows);
   const { sums, width, height } = table;
   const stride = width + 1;
+  const across = { inner: boxes(columns, step, side, width), outer: boxes(columns, step, around, width) };
+  const down = { inner: boxes(rows, step, side, height), outer: boxes(rows, step, around, height) };
   for (let row = 0; row < rows; row++) {
-    const cy = row * step + (step >> 1);
-    const t1 = Math.max(0, cy - (side >> 1));
-    const b1 = Math.min(height, cy - (side >> 1) + side);
-    const t2 = Math.max(0, cy - (around >> 1));
-    const b2 = Math.min(height, cy - (around >> 1) + around);
+    const [top, bottom] = [down.inner[2 * row]!, down.inner[2 * row + 1]!];
+    const [t1, b1] = [top * stride, bottom * stride];
+    const [outerTop, outerBottom] = [down.outer[2 * row]!, down.outer[2 * row + 1]!];
+    const [t2, b2] = [outerTop * stride, outerBottom * stride];
     for (let column = 0; column < columns; column++) {
-      const cx = column * step + (step >> 1);
-      const l1 = Math.max(0, cx - (side >> 1));
-      const r1 = Math.min(width, cx - (side >> 1) + side);
-      const l2 = Math.max(0, cx - (around >> 1));
-      const r2 = Math.min(width, cx - (around >> 1) + around);
-      const inner =
-        sums[b1 * stride + r1]! - sums[t1 * stride + r1]! - sums[b1 * stride + l1]! + sums[t1 * stride + l1]!;
-      const outer =
-        sums[b2 * stride + r2]! - sums[t2 * stride + r2]! - sums[b2 * stride + l2]! + sums[t2 * stride + l2]!;
-      const area = (r1 - l1) * (b1 - t1);
-      values[row * columns + column] = inner / area - (outer - inner) / ((r2 - l2) * (b2 - t2) - area);
+      const l1 = across.inner[2 * column]!;
+      const r1 = across.inner[2 * column + 1]!;
+      const l2 = across.outer[2 * column]!;
+      const r2 = across.outer[2 * column + 1]!;
+      const inner = sums[b1 + r1]! - sums[t1 + r1]! - sums[b1 + l1]! + sums[t1 + l1]!;
+      const outer = sums[b2 + r2]! - sums[t2 + r2]! - sums[b2 + l2]! + sums[t2 + l2]!;
+      const area = (r1 - l1) * (bottom - top);
+      values[row * columns + column] =
+        inner / area - (outer - inner) / ((r2 - l2) * (outerBottom - outerTop) - area);
     }
   }
   return { size: side, step, columns, rows, values };
+}
+
+/** Where boxes of one side begin and end along an axis, `step` apart, two numbers each; cut off at the picture's edge. */
+function boxes(count: number, step: number, side: number, size: number): Int32Array {
+  const ends = new Int32Array(2 * count);
+  for (let n = 0; n < count; n++) {
+    const from = n * step + (step >> 1) - (side >> 1);
+    ends[2 * n] = Math.max(0, from);
+    ends[2 * n + 1] = Math.min(size, from + side);
+  }
+  return ends;
 }
 
 interface Peak {
@@ -145,24 +158,33 @@ function offset(before: number, peak: number, after: number): number {
 }
 
 const samples = new Float32Array(WINDOW_SIDE * WINDOW_SIDE);
+const columnEnds = new Int32Array(2 * WINDOW_SIDE);
+const rowEnds = new Int32Array(2 * WINDOW_SIDE);
 
 /** Hash of the square window around a place: the means of 8 × 8 cells; what lies outside is held from the edge. */
 function hashAround({ sums, width, height }: SumTable, x: number, y: number, half: number) {
-  const cell = (2 * half) / WINDOW_SIDE;
+  cellEnds(columnEnds, x - half, half, width);
+  cellEnds(rowEnds, y - half, half, height);
   const stride = width + 1;
   for (let j = 0; j < WINDOW_SIDE; j++) {
-    const top = Math.max(0, Math.min(height - 1, Math.round(y - half + j * cell)));
-    const bottom = Math.max(top + 1, Math.min(height, Math.round(y - half + (j + 1) * cell)));
+    const [top, bottom] = [rowEnds[2 * j]!, rowEnds[2 * j + 1]!];
+    const [upper, lower] = [top * stride, bottom * stride];
     for (let i = 0; i < WINDOW_SIDE; i++) {
-      const left = Math.max(0, Math.min(width - 1, Math.round(x - half + i * cell)));
-      const right = Math.max(left + 1, Math.min(width, Math.round(x - half + (i + 1) * cell)));
-      const sum =
-        sums[bottom * stride + right]! -
-        sums[top * stride + right]! -
-        sums[bottom * stride + left]! +
-        sums[top * stride + left]!;
+      const left = columnEnds[2 * i]!;
+      const right = columnEnds[2 * i + 1]!;
+      const sum = sums[lower + right]! - sums[upper + right]! - sums[lower + left]! + sums[upper + left]!;
       samples[j * WINDOW_SIDE + i] = sum / ((right - left) * (bottom - top));
     }
   }
   return windowHash(samples);
+}
+
+/** Where the cells of a window begin and end along an axis, two numbers each; each holds one sample at least. */
+function cellEnds(ends: Int32Array, start: number, half: number, size: number): void {
+  const cell = (2 * half) / WINDOW_SIDE;
+  for (let n = 0; n < WINDOW_SIDE; n++) {
+    const from = Math.max(0, Math.min(size - 1, Math.round(start + n * cell)));
+    ends[2 * n] = from;
+    ends[2 * n + 1] = Math.max(from + 1, Math.min(size, Math.round(start + (n + 1) * cell)));
+  }
 }

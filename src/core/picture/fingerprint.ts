@@ -2,8 +2,8 @@
 import type { Tint } from './colour';
 import { dctHash, HASH_SIDE, type DctHash } from './dct-hash';
 import { findLandmarks, type Landmark } from './find-landmarks';
-import { resample, WHOLE, type GreyPlane, type Rect } from './grey-plane';
-import { shrunk } from './shrink';
+import { WHOLE, type GreyPlane, type Rect } from './grey-plane';
+import { cellMeans, sumTable } from './sum-table';
 
 /** Long side of the plane that is kept, in pixels; a smaller picture keeps its own size. */
 export const PLANE_PX = 256;
@@ -22,18 +22,16 @@ export interface Fingerprint {
 
 /** Shares of width and height. Steps are small enough that what lies between two is near one of them. */
 export const MIDDLES = [0.94, 0.88, 0.8, 0.7] as const;
-/** Long side of the plane that the middles are taken from. */
-const MIDDLES_FROM_PX = 64;
 
 /** @param planes as `planesOf` gives them */
 export function fingerprintOf({ plane, tint }: Pick<Fingerprint, 'plane' | 'tint'>): Fingerprint {
-  const hash = dctHash(resample(plane, WHOLE, [HASH_SIDE, HASH_SIDE]));
-  const squareHash = dctHash(resample(plane, middleSquare(plane), [HASH_SIDE, HASH_SIDE]));
-  const small = shrunk(plane, MIDDLES_FROM_PX);
-  const middleHashes = MIDDLES.map((share) =>
-    dctHash(resample(small, middle(share), [HASH_SIDE, HASH_SIDE])),
-  );
-  return { plane, tint, hash, squareHash, middleHashes, landmarks: findLandmarks(plane) };
+  const table = sumTable(plane);
+  const hashOf = (rect: Rect) => dctHash(cellMeans(table, rect, HASH_SIDE));
+  return {
+    ...{ plane, tint, hash: hashOf(WHOLE), squareHash: hashOf(middleSquare(plane)) },
+    middleHashes: MIDDLES.map((share) => hashOf(middle(share))),
+    landmarks: findLandmarks(table),
+  };
 }
 
 const middle = (share: number): Rect => ({

@@ -1,7 +1,6 @@
 import { hrefWith, listQuery, numbersIn, type SiteScreenProps } from '@/app/_data/query';
 import { siteBySlug } from '@/app/_data/site';
 import { untitledPictures } from '@/app/_data/subjects';
-import { Empty } from '@/ui/empty';
 import { count } from '@/ui/format';
 import { Pager } from '@/ui/pager';
 import { WayBack } from '@/ui/way-back';
@@ -29,11 +28,7 @@ export default async function TitlesPage({ params, searchParams }: SiteScreenPro
           proposed from the file’s name or its words; only what you keep counts.
         </p>
       </div>
-      {rows.length === 0 ? (
-        <Empty head="Every picture has a title">Nothing is left to tidy.</Empty>
-      ) : (
-        <TitleList key={`${of.join()} ${sheet} ${rows[0]?.id}`} slug={site.slug} rows={rows} />
-      )}
+      <TitleList slug={site.slug} rows={rows} />
       <Pager
         sheet={sheet}
         sheets={sheets}

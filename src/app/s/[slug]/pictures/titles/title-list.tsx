@@ -4,10 +4,11 @@ import Link from 'next/link';
 import { useState } from 'react';
 import type { UntitledRow } from '@/app/_data/subjects';
 import { Button } from '@/ui/button';
+import { Empty } from '@/ui/empty';
 import { count } from '@/ui/format';
 import { Mat } from '@/ui/mat';
 import { keepTitles } from '../actions';
-import { DeedTold, useDeed } from '../use-deed';
+import { DeedTold, useDeed, type Deed } from '../use-deed';
 
 const FROM = {
   'file name': 'from the file’s name',
@@ -15,13 +16,33 @@ const FROM = {
   'alt text': 'from its alt text',
 } as const;
 
+interface TitleListProps {
+  slug: string;
+  rows: readonly UntitledRow[];
+}
+
 /** Titles to be looked through: each can be changed, and those that are ticked are kept together. */
-export function TitleList({ slug, rows }: { slug: string; rows: readonly UntitledRow[] }) {
+export function TitleList({ slug, rows }: TitleListProps) {
+  const deed = useDeed(slug);
+  if (rows.length > 0) {
+    // What was kept is gone from the list; the next ones begin as they are proposed, and the way back stays.
+    return <TitleForm key={rows.map(({ id }) => id).join()} slug={slug} rows={rows} deed={deed} />;
+  }
+  return (
+    <>
+      <div className="px-5">
+        <DeedTold deed={deed} mayClose />
+      </div>
+      <Empty head="Every picture has a title">Nothing is left to tidy.</Empty>
+    </>
+  );
+}
+
+function TitleForm({ slug, rows, deed }: TitleListProps & { deed: Deed }) {
   const [titles, setTitles] = useState<ReadonlyMap<number, string>>(
     new Map(rows.map(({ id, title, proposed }) => [id, title ?? proposed?.title ?? ''])),
   );
   const [left, setLeft] = useState<ReadonlySet<number>>(new Set());
-  const deed = useDeed(slug);
   const kept = rows.filter(({ id }) => !left.has(id) && (titles.get(id) ?? '').trim() !== '');
   const leave = (id: number, isLeft: boolean) => {
     const next = new Set(left);
