@@ -46,6 +46,7 @@ describe('guessKind', () => {
         pages: ['choirs/a.html', 'fees.html', 'find-us.html'].map((path) => ({ path, title: 'School' })),
       },
     ],
+    ['an icon', { path: 'img/team.png', widthPx: 24, heightPx: 24 }],
     ['parts of words', { altTexts: ['A classical refrontation'] }],
   ])('guesses nothing from %s', (_, sources) => expect(guessKind({ ...SOURCES, ...sources })).toBeNull());
 });

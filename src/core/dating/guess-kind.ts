@@ -28,7 +28,7 @@ const WORDS: Readonly<Record<Exclude<PictureKind, 'evergreen'>, RegExp>> = {
   building:
     /(?<!\p{L})(?:buildings?|fa[çc]ades?|front|entrance|hall|rooms?|classrooms?|campus|garden|playground|stairs|tower|house|geb[äa]ude|eingang|schulhaus|raum|saal|b[âa]timent|entr[ée]e|salle|cour|edificio|entrada|aula|sala|patio)(?!\p{L})/giu,
   product:
-    /(?<!\p{L})(?:products?|shop|store|price|for sale|to buy|menu|catalogue|cat[áa]logo|preis|kaufen|produits?|boutique|prix|tienda|precio)(?!\p{L})/giu,
+    /(?<!\p{L})(?:products?|shop|store|price|for sale|to buy|catalogue|cat[áa]logo|preis|kaufen|produits?|boutique|prix|tienda|precio)(?!\p{L})/giu,
 };
 
 /** What each source counts: the words nearest to the picture most. */
@@ -68,8 +68,12 @@ function sourcesOf({ path, altTexts, captions, headings, pages }: KindSources): 
   ]; // prettier-ignore
 }
 
-/** The likeliest kind with its reason, or `null` where nothing tells. */
+/** Long side, in pixels, below which a picture shows nobody and nothing: it is an icon. */
+const LEAST_PX = 64;
+
+/** The likeliest kind with its reason, or `null` where nothing tells, and of an icon. */
 export function guessKind(sources: KindSources): KindGuess | null {
+  if (Math.max(sources.widthPx, sources.heightPx) < LEAST_PX) return null;
   const all = sourcesOf(sources);
   const isUpright = sources.heightPx > sources.widthPx * 1.1;
   let best: (KindGuess & { readonly score: number }) | null = null;

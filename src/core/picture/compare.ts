@@ -17,6 +17,14 @@ const WORTH_FOR_FEW = 0.72;
 /** Candidates whose exact place is sought; and more where they agree about as well, as translations of one screen do. */
 const LOOKED_AT = 5;
 const ALIKE = { most: 12, agreement: 0.03 };
+/**
+ * Long side below which a picture is an icon, in pixels. A set of icons has one ground and small signs on it, and of two
+ * arrows the one is the other mirrored: they are the same as a whole, or not at all.
+ */
+const ICON_PX = 40;
+
+const isIcon = ({ width, height }: GreyPlane): boolean => Math.max(width, height) < ICON_PX;
+
 /** A candidate with its fingerprint. */
 export interface Compared {
   readonly candidate: Candidate;
@@ -32,11 +40,14 @@ export function linksTo<T extends Compared>(
   others: readonly T[],
 ): { readonly to: T; readonly link: Link }[] {
   const linked = (to: T, link: Link | null) => (link ? [{ to, link }] : []);
-  const wholes = others.flatMap((to) => linked(to, compareWhole(own, to)));
+  const mayBePart = ({ print }: T) => !isIcon(own.plane) && !isIcon(print.plane);
+  const wholes = others
+    .flatMap((to) => linked(to, compareWhole(own, to)))
+    .filter(({ to, link }) => mayBePart(to) || (link.kind === 'same' && !link.isMirrored));
   if (wholes.some(({ link }) => link.kind === 'same' && !link.isMirrored)) return wholes;
   const isLinked = new Set(wholes.filter(({ link }) => link.kind === 'same').map(({ to }) => to));
   const rough = others
-    .filter((to) => !isLinked.has(to))
+    .filter((to) => !isLinked.has(to) && mayBePart(to))
     .map((to) => ({ to, places: roughPlaces(own, to) }))
     .filter(({ to, places }) => places.agreement >= worthALook(to.candidate))
     .sort((a, b) => b.places.agreement - a.places.agreement)
@@ -162,6 +173,7 @@ function exactPart(
  */
 export function linkThrough(own: Fingerprint, other: Fingerprint, first: Link, second: Link): Link | null {
   const frame = within(frameOfLink(first), frameOfLink(second));
+  if (isIcon(own.plane) || isIcon(other.plane)) return null;
   if (!mayAgree(own.plane, other.plane, frame)) return null;
   const { frame: exact } = exactFrame(own.plane, other.plane, { frame, agreement: 1 });
   const isWhole = isSameShape(own.plane, other.plane) && isWholeFrame(exact);

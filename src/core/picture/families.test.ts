@@ -156,6 +156,27 @@ describe('families', () => {
     expect(link?.other.width).toBeCloseTo(0.9, 1.5);
   });
 
+  it('takes icons for the same only as a whole: not mirrored, and not with another sign on them', () => {
+    const icon = (side: number, isInked: (x: number, y: number) => boolean): Drawn => ({
+      ...{ width: side, height: side },
+      data: Uint8Array.from({ length: side ** 2 }, (_, i) =>
+        isInked((i % side) / side, Math.floor(i / side) / side) ? 20 : 240,
+      ),
+    });
+    const arrow = (x: number, y: number) => x > 0.2 && x < 0.8 && Math.abs(y - 0.5) < (x - 0.2) * 0.6;
+    const frame = (x: number, y: number) => Math.max(Math.abs(x - 0.5), Math.abs(y - 0.5)) > 0.35;
+    const plus = (x: number, y: number) =>
+      frame(x, y) || (Math.min(Math.abs(x - 0.7), Math.abs(y - 0.7)) < 0.05 && x > 0.55 && y > 0.55);
+    const families = familiesOf([
+      file('back', icon(24, arrow), 24),
+      file('back, large', icon(36, arrow), 36),
+      file('on', mirrorOf(icon(24, arrow)), 24),
+      file('frame', icon(24, frame), 24),
+      file('frame with plus', icon(24, plus), 24),
+    ]);
+    expect(together(families)).toEqual([['back', 'back, large'], ['frame'], ['frame with plus'], ['on']]);
+  });
+
   it('places one more as if it had come with the others', () => {
     const files = [file('hall', hall), file('river', river)];
     const cut = file('cut', shaped(river, { cut: [0.1, 0.1, 0.75, 0.8] }), 400);

@@ -45,6 +45,21 @@ describe('knowPicture', () => {
     expect(know({ files: [old] }).ageing).toBeNull();
   });
 
+  it.each([
+    [['Groups of 2002', 'Fees', 'Find us', 'Lessons'], 'class group', 1],
+    [['Groups of 2002', 'Fees', 'Find us', 'Lessons', 'Library'], null, 0],
+  ])('takes a picture under the headings %j for %s', (headings, kind, dates) => {
+    const places = headings.map((heading, n) => ({
+      ...{ alt: 'Groups', caption: null, headings: [heading], near: '', section: '' },
+      ...{ page: `page-${n}.html`, title: 'School' },
+    }));
+    const plain = places.map((place) => ({ ...place, alt: null }));
+    const files = [{ ...FILE, path: 'img/mark.png' }] as const;
+    expect(know({ files, places }).dating.because).toHaveLength(dates);
+    const title = { title: 'Groups', page: 'groups.html' };
+    expect(know({ files, places: plain.map((place) => ({ ...place, ...title })) }).kind).toBe(kind);
+  });
+
   it('takes dates from all its files, the words of its places once', () => {
     const large = { ...FILE, path: 'tutors/img/oake-large.jpg' };
     const small = { ...FILE, path: 'tutors/img/2016/oake.jpg' };

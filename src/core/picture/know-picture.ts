@@ -68,13 +68,17 @@ export const texts = (values: readonly (string | null | undefined)[]): string[] 
   ...new Set(values.flatMap((value) => (value ? [value] : []))),
 ];
 
+/** Under more different headings than that a picture belongs to none of them: it is a button, or a mark. */
+const MOST_HEADINGS = 4;
+
 export function knowPicture(sources: PictureSources, rules: KnowingRules): KnownPicture {
   const { files, places } = sources;
   const [master] = files;
+  const headings = texts(places.flatMap((place) => place.headings.slice(0, 1)));
   const words = {
     altTexts: texts(places.map(({ alt }) => alt)),
     captions: texts(places.map(({ caption }) => caption)),
-    headings: texts(places.flatMap(({ headings }) => headings.slice(0, 1))),
+    headings: headings.length > MOST_HEADINGS ? [] : headings,
     pages: [...new Map(places.map(({ page, title }) => [page, { path: page, title }])).values()],
   };
   const evidence = files.flatMap(({ path, widthPx, heightPx, modifiedMs, taken, digitized, dates = [] }) =>
