@@ -6,7 +6,7 @@ import { readdir, readFile } from 'node:fs/promises';
 import { basename, join } from 'node:path';
 import sharp, { type Sharp } from 'sharp';
 import { familiesOf } from '@/core/picture/all-families';
-import type { FamilyFile } from '@/core/picture/families';
+import type { FamilyFile } from '@/core/picture/family-state';
 import { fingerprintOf, type Fingerprint } from '@/core/picture/fingerprint';
 import { sha256 } from '@/server/hash';
 import { readPlanes } from '@/server/imaging/read-pixels';

@@ -252,6 +252,9 @@ describe('what people say of pictures', () => {
     expect((await say('together', small, hall)).kind).toBe('apart');
     await runJobs(held.db);
     expect(await ofHall()).toEqual(asBefore);
+    await say(null, hall, small);
+    await runJobs(held.db);
+    expect(await ofHall()).toEqual(asBefore);
   });
 
   it('marks every picture of a subject that was taken before it changed', async () => {

@@ -118,8 +118,10 @@ test('many pictures are chosen with keys, named, titled and compared, and what c
   await expectAccessible(page);
   await page.getByRole('button', { name: 'They are one' }).click();
   await expect(page.getByText('Noted: one picture, as soon as the worker has sorted them.')).toBeVisible();
+  await expect(page.getByRole('button', { name: 'They are one' })).toHaveCount(0);
   await page.getByRole('button', { name: 'Take that back' }).click();
   await expect(page.getByText('Taken back.')).toBeVisible();
+  await expect(page.getByRole('button', { name: /^They are (?:one|two)$/ })).toBeVisible();
 
   await page.goto(`${SCHOOL}/pictures/titles`);
   const first = page.getByLabel(/^Title of /).first();

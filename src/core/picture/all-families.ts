@@ -1,4 +1,5 @@
-import { FamilyBuilder, type Family, type FamilyFile } from './families';
+import { FamilyBuilder, type Family } from './families';
+import type { FamilyFile } from './family-state';
 import type { Fingerprint } from './fingerprint';
 
 /**

@@ -1,8 +1,8 @@
 import { describe, expect, it } from 'vitest';
 import { inGrey, mirrorOf, pictureOf, shaped, type Drawn } from './drawn-pictures.fixture';
-import { FamilyBuilder, type Correction, type Family, type FamilyFile, type FamilyState } from './families';
+import { FamilyBuilder, type Family } from './families';
+import { placedAnew, type Correction, type FamilyFile, type FamilyState } from './family-state';
 import type { Fingerprint } from './fingerprint';
-import { placedAnew } from './placed-anew';
 
 interface File extends FamilyFile {
   readonly print: Fingerprint;
@@ -229,16 +229,16 @@ describe('families', () => {
     const builder = new FamilyBuilder(load, [{ kind: 'apart', a: 'hall', b: 'small' }]);
     for (const one of files) builder.add(one);
     expect(together(builder.families())).toEqual([['cut', 'hall'], ['river'], ['small']]);
-    const goOn = (state: FamilyState) => {
-      const next = new FamilyBuilder(load);
+    const goOn = (state: FamilyState, corrections: readonly Correction[] = []) => {
+      const next = new FamilyBuilder(load, corrections);
       next.restore(state, () => true, load);
       for (const one of files) next.add(one);
       return together(next.families());
     };
-    expect(goOn(builder.state())).toHaveLength(3);
-    expect(goOn(placedAnew(builder.state(), 'small', 'hall'))).toEqual(asBefore);
-    expect(placedAnew(builder.state(), 'hall', 'hall')).toEqual(builder.state());
-    expect(placedAnew(builder.state(), 'none', 'hall')).toEqual(builder.state());
+    expect(goOn(builder.state(), [{ kind: 'apart', a: 'small', b: 'hall' }])).toHaveLength(3);
+    expect(goOn(builder.state())).toEqual(asBefore);
+    expect(placedAnew(builder.state(), { a: 'hall', b: 'hall' })).toEqual(builder.state());
+    expect(placedAnew(builder.state(), { a: 'none', b: 'hall' })).toEqual(builder.state());
   });
 
   it('does what a person says: apart, and together', () => {

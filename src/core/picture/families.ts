@@ -5,24 +5,11 @@
  */
 import { CandidateIndex, type Searchable } from './candidate-index';
 import { linksTo, linkThrough } from './compare';
+import { placedAnew, type Correction, type FamilyFile, type FamilyState, type Twin } from './family-state';
 import type { Fingerprint } from './fingerprint';
 import { WHOLE } from './grey-plane';
 import type { Link } from './judge';
 import { mayLie, isTurned, turnedHash, TURNS, type Quarters } from './turned';
-
-export interface FamilyFile {
-  /** Names the bytes: files with the same bytes are one here. */
-  readonly id: string;
-  readonly widthPx: number;
-  readonly heightPx: number;
-}
-
-/** What a person said of two files, which holds whatever they look like. */
-export interface Correction {
-  readonly kind: 'together' | 'apart';
-  readonly a: string;
-  readonly b: string;
-}
 
 interface Member {
   readonly id: string;
@@ -31,29 +18,11 @@ interface Member {
   readonly link: Link | null;
 }
 
-/** Another picture that is the same, turned. */
-export interface Twin {
-  /** The file that stands for it. */
-  readonly to: string;
-  /** By how much this one is turned clockwise to stand like that one. */
-  readonly quarters: Quarters;
-}
-
 export interface Family {
   /** The file that stands for all of them: the largest of the widest frame. */
   readonly master: string;
   readonly members: readonly Member[];
   readonly twins: readonly Twin[];
-}
-
-/** What a builder knows, to go on from: groups of files, and which show parts of which. */
-export interface FamilyState {
-  readonly groups: readonly {
-    /** The first one stands for all of them. */
-    readonly files: readonly FamilyFile[];
-    readonly links: readonly { readonly to: string; readonly link: Link; readonly witnesses?: number }[];
-    readonly twins?: readonly Twin[];
-  }[];
 }
 
 interface GroupLink {
@@ -102,7 +71,7 @@ export class FamilyBuilder {
   private readonly fresh = new Set<Group>();
   /** Links of each group seen from its own side, as they stood when lonely files were asked for. */
   private readonly inbound = new Map<Group, { to: Group; link: Link }[]>();
-  private readonly apart = new Set<string>();
+  private readonly apart = new Map<string, Pick<Correction, 'a' | 'b'>>();
   private readonly together: Correction[] = [];
 
   /**
@@ -118,20 +87,23 @@ export class FamilyBuilder {
     this.index = new CandidateIndex(expected);
     for (const correction of corrections) {
       if (correction.kind === 'together') this.together.push(correction);
-      else this.apart.add(pairKey(correction.a, correction.b));
+      else this.apart.set(pairKey(correction.a, correction.b), { a: correction.a, b: correction.b });
     }
   }
 
   /**
    * Goes on from what a builder knew, without looking at its pictures again. Files that are no longer wanted are left
-   * out, and so are those that a person has put apart from the rest of their group since: they are placed anew.
+   * out, and so are those that a person has put apart from the rest of their group since, or no longer does: they are
+   * placed anew.
    */
   restore(
     state: FamilyState,
     isWanted: (id: string) => boolean,
     landmarksOf: (id: string) => Searchable,
   ): void {
-    const groups = state.groups.flatMap(({ files, links, twins = [] }) => {
+    const together = (state.apart ?? []).filter(({ a, b }) => !this.apart.has(pairKey(a, b)));
+    const known = together.reduce(placedAnew, state);
+    const groups = known.groups.flatMap(({ files, links, twins = [] }) => {
       const [first, ...others] = files.filter(({ id }) => isWanted(id));
       if (!first) return [];
       const kept = [first];
@@ -167,6 +139,7 @@ export class FamilyBuilder {
           ...(witnesses > 0 ? { witnesses } : {}),
         })),
       })),
+      ...(this.apart.size > 0 ? { apart: [...this.apart.values()] } : {}),
     };
   }
 

@@ -15,7 +15,7 @@ import type { DateEvidence } from '@/core/dating/date-evidence';
 import type { ChangedSubject, SubjectKind } from '@/core/dating/changed-subject';
 import type { PictureKind, ShelfLife } from '@/core/dating/shelf-life';
 import type { TurnedTwin } from '@/core/errata/page-to-check';
-import type { FamilyState, Twin } from '@/core/picture/families';
+import type { FamilyState, Twin } from '@/core/picture/family-state';
 import type { PlaceholderClue, Teaching } from '@/core/picture/placeholder';
 import type { EmbeddedMetadata } from '../../imaging/read-metadata';
 import { moment, ofSite } from './columns';

@@ -1,8 +1,6 @@
 /** What people say of two files: that they are one picture, or are not. It holds through all later surveys. */
 import Joi from 'joi';
 import { EDITORS } from '@/core/edition/edition-state';
-import type { FamilyState } from '@/core/picture/families';
-import { placedAnew } from '@/core/picture/placed-anew';
 import { requireRole, type Actor } from '../../accounts/actor';
 import { checkedInput } from '../../checked-input';
 import type { Database } from '../../db/database';
@@ -46,7 +44,6 @@ export async function correctFamily(
     'select kind from family_corrections where site_id = $1 and a = $2 and b = $3',
     [siteId, a, b],
   );
-  const was = before[0]?.kind ?? null;
   if (kind) {
     await db.pool.query(
       `insert into family_corrections (site_id, kind, a, b, said_by) values ($1, $2, $3, $4, $5)
@@ -59,7 +56,6 @@ export async function correctFamily(
       a,
       b,
     ]);
-    if (was === 'apart') await placeAnew(db, siteId, a, b);
   }
   await logEvent(db, actor, {
     siteId,
@@ -67,7 +63,7 @@ export async function correctFamily(
     details: `${a.slice(0, 12)} ${b.slice(0, 12)}`,
   });
   await addJob(db.pool, 'know-pictures', { siteId }, `pictures-${siteId}`);
-  return { kind: was, a, b };
+  return { kind: before[0]?.kind ?? null, a, b };
 }
 
 const VERBS = {
@@ -92,17 +88,4 @@ async function refuseUnlessThere(
     why: 'Two different files of this site are needed, and one of them is not there any more.',
     remedy: 'Open the picture again and choose among the files that it shows now.',
   });
-}
-
-/** Files that were apart were never compared since: what is known of them is known by that. */
-async function placeAnew({ pool }: Database, siteId: number, a: string, b: string): Promise<void> {
-  const { rows } = await pool.query<{ state: FamilyState }>(
-    'select state from family_states where site_id = $1',
-    [siteId],
-  );
-  if (!rows[0]) return;
-  await pool.query('update family_states set state = $2 where site_id = $1', [
-    siteId,
-    JSON.stringify(placedAnew(rows[0].state, a, b)),
-  ]);
 }

@@ -1,13 +1,8 @@
 /** Keeps a site's families true: new files are placed, those that are gone are left out, what people said is obeyed. */
 import { setImmediate } from 'node:timers/promises';
 import type { PoolClient } from 'pg';
-import {
-  FamilyBuilder,
-  type Correction,
-  type Family,
-  type FamilyFile,
-  type FamilyState,
-} from '@/core/picture/families';
+import { FamilyBuilder, type Family } from '@/core/picture/families';
+import type { Correction, FamilyFile, FamilyState } from '@/core/picture/family-state';
 import type { Database } from '../../db/database';
 import { inTransaction } from '../../db/in-transaction';
 import { recentPrints } from '../../imaging/recent-prints';

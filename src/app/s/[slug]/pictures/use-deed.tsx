@@ -12,6 +12,8 @@ export interface Deed {
   readonly isBusy: boolean;
   /** Whether there is something to tell. */
   readonly isTold: boolean;
+  /** Whether it is said and can be taken back: said once more, the way back would lead to what was said already. */
+  readonly isSaid: boolean;
   /**
    * Says something of pictures.
    *
@@ -31,6 +33,7 @@ export function useDeed(slug: string): Deed {
   const [isBusy, start] = useTransition();
   return {
     ...{ isBusy, problem, told, isTold: told !== null || problem !== null },
+    isSaid: told !== null && told.undo !== null,
     say: (text, deed, then) =>
       start(async () => {
         const outcome = await deed();

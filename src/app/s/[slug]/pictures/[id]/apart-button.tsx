@@ -14,15 +14,21 @@ interface ApartButtonProps {
 /** Says that a file is another picture; the worker sorts the families anew. */
 export function ApartButton({ slug, a, b, name }: ApartButtonProps) {
   const deed = useDeed(slug);
-  if (deed.isTold) return <DeedTold deed={deed} />;
   return (
-    <Button
-      weight="quiet"
-      disabled={deed.isBusy}
-      aria-label={`${name} is another picture`}
-      onClick={() => deed.say('Noted: it becomes a picture of its own.', () => sort(slug, 'apart', a, [b]))}
-    >
-      Another picture
-    </Button>
+    <div className="flex flex-wrap items-center justify-end gap-3">
+      <DeedTold deed={deed} />
+      {deed.isSaid ? null : (
+        <Button
+          weight="quiet"
+          disabled={deed.isBusy}
+          aria-label={`${name} is another picture`}
+          onClick={() =>
+            deed.say('Noted: it becomes a picture of its own.', () => sort(slug, 'apart', a, [b]))
+          }
+        >
+          Another picture
+        </Button>
+      )}
+    </div>
   );
 }

@@ -22,14 +22,18 @@ export function JoinButtons({ slug, a, b, isSame }: JoinButtonsProps) {
   return (
     <div className="mt-4 flex flex-wrap items-center gap-3">
       <p>{isSame ? 'They are taken for one picture.' : 'They are taken for two pictures.'}</p>
-      <Button
-        disabled={deed.isBusy}
-        onClick={() =>
-          deed.say(`Noted: ${noted}, as soon as the worker has sorted them.`, () => sort(slug, kind, a, [b]))
-        }
-      >
-        {isSame ? 'They are two' : 'They are one'}
-      </Button>
+      {deed.isSaid ? null : (
+        <Button
+          disabled={deed.isBusy}
+          onClick={() =>
+            deed.say(`Noted: ${noted}, as soon as the worker has sorted them.`, () =>
+              sort(slug, kind, a, [b]),
+            )
+          }
+        >
+          {isSame ? 'They are two' : 'They are one'}
+        </Button>
+      )}
       <DeedTold deed={deed} />
     </div>
   );
