@@ -8,7 +8,7 @@ import { ProblemText } from '@/ui/problem-text';
 import { takeBack, type Undo } from './actions';
 
 /** Something that is said of pictures: what came of it, and the way back. */
-export interface Deed {
+interface Deed {
   readonly isBusy: boolean;
   /** Whether there is something to tell. */
   readonly isTold: boolean;

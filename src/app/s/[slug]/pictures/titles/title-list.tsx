@@ -8,7 +8,7 @@ import { Empty } from '@/ui/empty';
 import { count } from '@/ui/format';
 import { Mat } from '@/ui/mat';
 import { keepTitles } from '../actions';
-import { DeedTold, useDeed, type Deed } from '../use-deed';
+import { DeedTold, useDeed } from '../use-deed';
 
 const FROM = {
   'file name': 'from the file’s name',
@@ -21,40 +21,37 @@ interface TitleListProps {
   rows: readonly UntitledRow[];
 }
 
-/** Titles to be looked through: each can be changed, and those that are ticked are kept together. */
+/**
+ * Titles to be looked through: each can be changed, and those that are ticked are kept together. What was typed stays
+ * with its picture, whatever else comes into the list or goes from it.
+ */
 export function TitleList({ slug, rows }: TitleListProps) {
-  const deed = useDeed(slug);
-  if (rows.length > 0) {
-    // What was kept is gone from the list; the next ones begin as they are proposed, and the way back stays.
-    return <TitleForm key={rows.map(({ id }) => id).join()} slug={slug} rows={rows} deed={deed} />;
-  }
-  return (
-    <>
-      <div className="px-5">
-        <DeedTold deed={deed} mayClose />
-      </div>
-      <Empty head="Every picture has a title">Nothing is left to tidy.</Empty>
-    </>
-  );
-}
-
-function TitleForm({ slug, rows, deed }: TitleListProps & { deed: Deed }) {
-  const [titles, setTitles] = useState<ReadonlyMap<number, string>>(
-    new Map(rows.map(({ id, title, proposed }) => [id, title ?? proposed?.title ?? ''])),
-  );
+  const [typed, setTyped] = useState<ReadonlyMap<number, string>>(new Map());
   const [left, setLeft] = useState<ReadonlySet<number>>(new Set());
-  const kept = rows.filter(({ id }) => !left.has(id) && (titles.get(id) ?? '').trim() !== '');
+  const deed = useDeed(slug);
+  const titleOf = ({ id, title, proposed }: UntitledRow) => typed.get(id) ?? title ?? proposed?.title ?? '';
+  const kept = rows.filter((row) => !left.has(row.id) && titleOf(row).trim() !== '');
   const leave = (id: number, isLeft: boolean) => {
     const next = new Set(left);
     if (isLeft) next.add(id);
     else next.delete(id);
     setLeft(next);
   };
+  if (rows.length === 0) {
+    return (
+      <>
+        <div className="px-5">
+          <DeedTold deed={deed} mayClose />
+        </div>
+        <Empty head="Every picture has a title">Nothing is left to tidy.</Empty>
+      </>
+    );
+  }
   return (
     <form
       onSubmit={(event) => {
         event.preventDefault();
-        const titled = kept.map(({ id }) => ({ id, title: titles.get(id) ?? '' }));
+        const titled = kept.map((row) => ({ id: row.id, title: titleOf(row) }));
         deed.say(`${count(kept.length, 'title')} kept.`, () => keepTitles(slug, titled));
       }}
     >
@@ -65,7 +62,8 @@ function TitleForm({ slug, rows, deed }: TitleListProps & { deed: Deed }) {
         <DeedTold deed={deed} />
       </div>
       <ul>
-        {rows.map(({ id, fileId, path, sha256, proposed, title }) => {
+        {rows.map((row) => {
+          const { id, fileId, path, sha256, proposed, title } = row;
           const name = path.split('/').at(-1) ?? path;
           return (
             <li key={id} className="flex items-center gap-4 border-b border-line-2 px-5 py-2">
@@ -83,8 +81,8 @@ function TitleForm({ slug, rows, deed }: TitleListProps & { deed: Deed }) {
                   className="w-full max-w-[560px] rounded-sm border border-ink-3 bg-sheet px-2.5 py-1.5 font-serif text-lg"
                   maxLength={200}
                   placeholder="nothing proposes one"
-                  value={titles.get(id) ?? ''}
-                  onChange={(event) => setTitles(new Map(titles).set(id, event.target.value))}
+                  value={titleOf(row)}
+                  onChange={(event) => setTyped(new Map(typed).set(id, event.target.value))}
                 />
                 <p className="mt-0.5 truncate text-sm text-ink-2">
                   <Link href={`/s/${slug}/pictures/${fileId}`} title={path}>
