@@ -2,8 +2,8 @@ import { readFile } from 'node:fs/promises';
 import Joi from 'joi';
 import { applyEdits } from '@/core/edit/apply-edits';
 import type { SiteEdit } from '@/core/edit/source-edit';
-import { decodeCss, decodeHtml } from '@/core/source/decode-source';
-import { isSheetPath, type ReadableConnection } from '@/server/connections/connection';
+import { decodeSource } from '@/core/source/decode-source';
+import type { ReadableConnection } from '@/server/connections/connection';
 import { sha256 } from '@/server/hash';
 import { ProblemError } from '@/server/problem-error';
 import { openSite, type SiteOptions } from './open-site';
@@ -83,10 +83,8 @@ async function applyToSource(
       remedy: 'Prepare the edits anew from the site as it is now; nothing was written.',
     });
   }
-  const result = applyEdits(
-    { bytes, source: isSheetPath(path) ? decodeCss(bytes) : decodeHtml(bytes) },
-    edits,
-  );
+  const file = (await connection.list()).files.find((one) => one.path === path);
+  const result = applyEdits({ bytes, source: decodeSource(path, bytes, file) }, edits);
   if (!result.ok) throw new ProblemError(result.problem);
   return result.bytes;
 }

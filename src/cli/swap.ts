@@ -4,12 +4,12 @@ import { applyEdits } from '@/core/edit/apply-edits';
 import type { SiteEdit } from '@/core/edit/source-edit';
 import { unifiedDiff } from '@/core/edit/unified-diff';
 import type { Placement } from '@/core/markup/placement';
-import { decodeBytes, decodeCss, decodeHtml, type SourceText } from '@/core/source/decode-source';
+import { decodeBytes, decodeSource, type SourceText } from '@/core/source/decode-source';
 import { slugOfFile } from '@/core/swap/file-name';
 import { planSwap, type SwapPlan } from '@/core/swap/plan-swap';
 import { editsOfPlace } from '@/core/swap/swap-edits';
 import type { PixelSize } from '@/core/swap/slot';
-import { isSheetPath, type ReadableConnection } from '@/server/connections/connection';
+import type { ReadableConnection } from '@/server/connections/connection';
 import { placementsOf } from '@/server/connections/read-site';
 import { sha256 } from '@/server/hash';
 import { inspectImage } from '@/server/imaging/inspect-image';
@@ -118,12 +118,14 @@ async function sizeOf(
 
 async function editSources(connection: ReadableConnection, plan: SwapPlan): Promise<Map<string, OpenSource>> {
   const sources = new Map<string, OpenSource>();
+  const { files } = await connection.list();
+  const hints = new Map(files.map((file) => [file.path, file]));
   const seen = new Set<string>();
   for (const { place, rendition } of plan.places) {
     let open = sources.get(place.source);
     if (!open) {
       const bytes = await connection.read(place.source);
-      open = { bytes, source: isSheetPath(place.source) ? decodeCss(bytes) : decodeHtml(bytes), edits: [] };
+      open = { bytes, source: decodeSource(place.source, bytes, hints.get(place.source)), edits: [] };
       sources.set(place.source, open);
     }
     const expects = sha256(open.bytes);

@@ -1,6 +1,6 @@
 /** Pages to measure on: those of folders that are given, else a school's site grown from the demo's pages. */
 import { openFolder } from '@/server/connections/folder';
-import { isPagePath } from '@/server/connections/connection';
+import { isPagePath } from '@/core/source/role-of-name';
 import { textFiles } from '@demo/site/generate';
 
 export interface BenchPage {

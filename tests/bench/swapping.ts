@@ -29,7 +29,7 @@ export async function benchSwapping(): Promise<void> {
         start,
         end,
         was: raw,
-        becomes: siblingReference(raw, 'new-600x400.jpg', 'html'),
+        becomes: siblingReference(raw, 'new-600x400.jpg', ['html']),
       }));
     prepared.push({ path: page.path, edits, expects: sha256(page.bytes) });
   }

@@ -98,6 +98,14 @@ function queryOf(url: URL, { keepsQueries, cacheBusters = [] }: SiteAddressing):
   return url.searchParams.size === 0 ? '' : url.search;
 }
 
+/**
+ * A file of the site as rows name it: percent-decoded, without the query by which a live server may know it. Among files
+ * a question mark is a letter of a name like others.
+ */
+export function plainPath(path: string, { keepsQueries }: Pick<SiteAddressing, 'keepsQueries'>): string {
+  return keepsQueries ? path.replace(/\?.*$/su, '').replace(/%3f/giu, '?') : path;
+}
+
 /** The address as rows and screens write it: path for a file of the site, URL elsewhere, `null` for nowhere. */
 export function addressText(address: ResolvedAddress): string | null {
   switch (address.kind) {

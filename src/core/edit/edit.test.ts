@@ -214,17 +214,24 @@ describe('writing values', () => {
   });
 
   it.each([
-    ['../img/old.jpg', 'html', '../img/new.png'],
-    ['old.jpg', 'html', 'new.png'],
-    ['https://x.example/a/old.jpg?v=3#t', 'html', 'https://x.example/a/new.png'],
-    ['img\\old.jpg', 'html', 'img\\new.png'],
-    ['img&#47;old.jpg', 'html', 'img&#47;new.png'],
-    ['a&amp;b/old.jpg?x=1&amp;y=/2', 'html', 'a&amp;b/new.png'],
-    ['i/caf&eacute;.jpg', 'html', 'i/new.png'],
-    ['i\\2f old.jpg', 'css', 'i\\2f new.png'],
-    ['i/a\\ b\\).jpg', 'css', 'i/new.png'],
+    ['../img/old.jpg', ['html'], '../img/new.png'],
+    ['old.jpg', ['html'], 'new.png'],
+    ['https://x.example/a/old.jpg?v=3#t', ['html'], 'https://x.example/a/new.png'],
+    ['img\\old.jpg', ['html'], 'img\\new.png'],
+    ['img&#47;old.jpg', ['html'], 'img&#47;new.png'],
+    ['a&amp;b/old.jpg?x=1&amp;y=/2', ['html'], 'a&amp;b/new.png'],
+    ['i/caf&eacute;.jpg', ['html'], 'i/new.png'],
+    ['i\\2f old.jpg', ['css'], 'i\\2f new.png'],
+    ['i/a\\ b\\).jpg', ['css'], 'i/new.png'],
+    ['i/par\\(1\\).png', ['html', 'css'], 'i/new.png'],
+    ['i\\\\a.png', ['css'], 'i\\\\new.png'],
+    ['i/a&#92;(1).png', ['html', 'css'], 'i/new.png'],
+    ['it&amp;#39;s/old.png', ['html', 'html'], 'it&amp;#39;s/new.png'],
+    ['http:\\/\\/x.example\\/a\\/old.png', ['json'], 'http:\\/\\/x.example\\/a\\/new.png'],
+    ['//x.example?old', ['html'], '//x.example/new.png'],
+    ['?old', ['html'], 'new.png'],
   ] as const)('%s in %s becomes %s', (raw, where, expected) => {
-    expect(siblingReference(raw, 'new.png', where)).toBe(expected);
+    expect(siblingReference(raw, 'new.png', [...where])).toBe(expected);
   });
 
   it('shows a change as a unified diff', () => {

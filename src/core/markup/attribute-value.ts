@@ -3,7 +3,7 @@
  * span of the whole attribute (name and quotes included) and the decoded value; references are written between.
  */
 import type { DefaultTreeAdapterTypes } from 'parse5';
-import { DecodingMode, HtmlEntityDecoder } from 'entities/decode';
+import { decodeAttribute } from '../source/escapes';
 import type { Span } from '../source/span';
 
 export type Element = DefaultTreeAdapterTypes.Element;
@@ -33,11 +33,11 @@ export function attributeText(element: Element, name: string): string | null {
  * The value of an attribute with its place in the source, or `null` where the element has no such attribute, was
  * made up by the parser, or has the attribute without a value.
  *
- * @param source the text that was parsed, and what to add to the parser's offsets (1 after a byte order mark)
+ * @param source the text that was parsed
  * @param name as in the source, lower case (`xlink:href` for the attribute that parse5 calls `href` in SVG)
  */
 export function locateAttribute(
-  source: { readonly text: string; readonly shift: number },
+  source: { readonly text: string },
   element: Element,
   name: string,
 ): AttributeValue | null {
@@ -46,9 +46,11 @@ export function locateAttribute(
   const localName = name.startsWith('xlink:') ? name.slice(6) : name;
   const value = attributeText(element, localName);
   if (value === null) return null;
-  const { text, shift } = source;
-  const attributeEnd = location.endOffset + shift;
-  let start = location.startOffset + shift + name.length;
+  const { text } = source;
+  const attributeEnd = location.endOffset;
+  // Written with the prefix that the page binds, which in XML may be any: what is known is where it begins.
+  let start = location.startOffset + 1;
+  while (start < attributeEnd && text[start] !== '=' && !isSpace(text.charCodeAt(start))) start++;
   while (start < attributeEnd && isSpace(text.charCodeAt(start))) start++;
   if (text[start] !== '=') return null;
   start++;
@@ -72,7 +74,7 @@ class LocatedValue implements AttributeValue {
   spanOf(from: number, to: number): Span {
     const { start, end } = this.span;
     if (end - start === this.value.length) return { start: start + from, end: start + to };
-    this.offsets ??= rawOffsets(this.text.slice(start, end));
+    this.offsets ??= decodeAttribute(this.text.slice(start, end)).offsets;
     return { start: this.sourceOffset(from), end: this.sourceOffset(to) };
   }
 
@@ -80,38 +82,6 @@ class LocatedValue implements AttributeValue {
     const { start, end } = this.span;
     return start + (this.offsets?.[at] ?? end - start);
   }
-}
-
-/** For each UTF-16 unit of the decoded value, where its source begins within `raw`; the length of `raw` last. */
-function rawOffsets(raw: string): number[] {
-  const offsets: number[] = [];
-  let at = 0;
-  let units = 0;
-  const decoder = new HtmlEntityDecoder((codePoint) => {
-    units += codePoint > 0xffff ? 2 : 1;
-  });
-  while (at < raw.length) {
-    if (raw[at] === '\r' && raw[at + 1] === '\n') {
-      offsets.push(at);
-      at += 2;
-      continue;
-    }
-    if (raw[at] === '&') {
-      units = 0;
-      decoder.startEntity(DecodingMode.Attribute);
-      const consumed = decoder.write(raw, at + 1);
-      const length = consumed < 0 ? decoder.end() : consumed;
-      if (length > 0 && units > 0) {
-        for (let unit = 0; unit < units; unit++) offsets.push(at);
-        at += length;
-        continue;
-      }
-    }
-    offsets.push(at);
-    at++;
-  }
-  offsets.push(raw.length);
-  return offsets;
 }
 
 function isSpace(unit: number): boolean {

@@ -20,5 +20,5 @@ export function blockAnchor(tree: PageTree, shown: Element): number | null {
   if (!isElement(parentNode) || !TAKES_PARAGRAPHS.has(parentNode.tagName) || !location) return null;
   // Without an end tag in the source its location ends with the start tag.
   const isClosed = location.endOffset > (location.startTag?.endOffset ?? location.endOffset);
-  return whole === shown || isClosed ? location.endOffset + tree.shift : null;
+  return whole === shown || isClosed ? location.endOffset : null;
 }

@@ -55,7 +55,7 @@ export function readCaption(tree: PageTree, caption: Element): { text: string; s
   if (!plain || !location?.startTag || !location.endTag) return { text, span: null };
   return {
     text,
-    span: { start: location.startTag.endOffset + tree.shift, end: location.endTag.startOffset + tree.shift },
+    span: { start: location.startTag.endOffset, end: location.endTag.startOffset },
   };
 }
 

@@ -40,5 +40,6 @@ export function declaredSlot(element: Element, sizer: Element, found: FoundRefer
     loading: attributeText(sizer, 'loading'),
     classes: attributeText(element, 'class') ?? '',
     writtenIn: found.attribute,
+    ...(found.escapes ? { escapes: found.escapes } : {}),
   };
 }

@@ -1,11 +1,39 @@
 /**
  * parse5's own tree, built with less: end positions are kept only where somebody asks for them, and added in place
  * instead of copying the location; text nodes keep none. This is where the time for everything else comes from.
+ * What a later `body` or `html` tag adds to the one element of that name is known by where that tag writes it.
  */
 import { WRAPS } from './picture-wraps';
-import { defaultTreeAdapter, type DefaultTreeAdapterTypes, type TreeAdapter } from 'parse5';
+import {
+  defaultTreeAdapter,
+  Parser,
+  type DefaultTreeAdapterTypes,
+  type Token,
+  type TreeAdapter,
+} from 'parse5';
 
-export const leanAdapter: TreeAdapter<DefaultTreeAdapterTypes.DefaultTreeAdapterMap> = {
+type Tree = DefaultTreeAdapterTypes.DefaultTreeAdapterMap;
+
+/** Parses a page. Never throws, whatever the text. */
+export function parsePage(text: string): DefaultTreeAdapterTypes.Document {
+  const parser = new PageParser({ sourceCodeLocationInfo: true, treeAdapter: leanAdapter });
+  parsing = parser;
+  parser.tokenizer.write(text, true);
+  parsing = null;
+  return parser.document;
+}
+
+/** The parser at work: its adapter is not told of the tag that it is given attributes of. */
+let parsing: PageParser | null = null;
+
+class PageParser extends Parser<Tree> {
+  /** Where the tag that is being read stands. */
+  tagAtHand(): Token.LocationWithAttributes | null {
+    return this.currentToken?.location ?? null;
+  }
+}
+
+const leanAdapter: TreeAdapter<Tree> = {
   ...defaultTreeAdapter,
   setNodeSourceCodeLocation(node, location) {
     if ('tagName' in node) node.sourceCodeLocation = location;
@@ -18,6 +46,18 @@ export const leanAdapter: TreeAdapter<DefaultTreeAdapterTypes.DefaultTreeAdapter
     if (!endMatters(node)) return;
     if (end.endTag) location.endTag = end.endTag;
     if (end.endOffset !== undefined) location.endOffset = end.endOffset;
+  },
+  adoptAttributes(recipient, attrs) {
+    const known = new Set(recipient.attrs.map(({ name }) => name));
+    defaultTreeAdapter.adoptAttributes(recipient, attrs);
+    const tag = parsing?.tagAtHand();
+    if (!tag?.attrs) return;
+    const own = (recipient.sourceCodeLocation ??= { ...tag, attrs: {} });
+    own.attrs ??= Object.create(null) as Record<string, Token.Location>;
+    for (const { name } of attrs) {
+      const written = tag.attrs[name];
+      if (written && !known.has(name)) own.attrs[name] = written;
+    }
   },
 };
 

@@ -3,11 +3,14 @@
  * `iframe` carries in its `srcdoc`. Both are read as pages of their own and their places carried back to where they
  * are written.
  */
+import { escapesOf } from './escapes-of';
+import type { Escape } from '../source/escapes';
 import type { Span } from '../source/span';
 import { locateAttribute, type Element } from './attribute-value';
 import { elementPath } from './element-path';
 import type { PageTree } from './page-tree';
 import type { Placement, PlacementSurroundings, WordAnchors } from './placement';
+import { plainInside } from './xml-tree';
 
 /** Pages nested deeper than this are nobody's work. */
 export const MAX_NESTING = 4;
@@ -15,6 +18,8 @@ export const MAX_NESTING = 4;
 export interface NestedPart {
   readonly kind: 'noscript' | 'iframe-srcdoc';
   readonly text: string;
+  /** How its characters are escaped in the source around it. */
+  readonly escapes: readonly Escape[];
   /** Where the part's characters stand in the source around it. */
   spanOf(start: number, end: number): Span;
 }
@@ -23,9 +28,11 @@ export interface NestedPart {
 export function insideOf(tree: PageTree, element: Element): { text: string; start: number } | null {
   const location = element.sourceCodeLocation;
   if (!location?.startTag) return null;
-  const start = location.startTag.endOffset + tree.shift;
-  const end = (location.endTag?.startOffset ?? location.endOffset) + tree.shift;
-  return end >= start ? { text: tree.text.slice(start, end), start } : null;
+  const start = location.startTag.endOffset;
+  const end = location.endTag?.startOffset ?? location.endOffset;
+  if (end < start) return null;
+  const text = tree.text.slice(start, end);
+  return { text: tree.isXml && element.tagName !== 'noscript' ? plainInside(text) : text, start };
 }
 
 /** The page within an element, or `null` where it holds none. */
@@ -34,12 +41,22 @@ export function nestedPart(tree: PageTree, element: Element): NestedPart | null 
     const inside = insideOf(tree, element);
     if (!inside || !inside.text.includes('<')) return null;
     const { text, start } = inside;
-    return { kind: 'noscript', text, spanOf: (from, to) => ({ start: from + start, end: to + start }) };
+    return {
+      kind: 'noscript',
+      text,
+      escapes: [],
+      spanOf: (from, to) => ({ start: from + start, end: to + start }),
+    };
   }
   if (element.tagName !== 'iframe') return null;
   const srcdoc = locateAttribute(tree, element, 'srcdoc');
   if (!srcdoc) return null;
-  return { kind: 'iframe-srcdoc', text: srcdoc.value, spanOf: (from, to) => srcdoc.spanOf(from, to) };
+  return {
+    kind: 'iframe-srcdoc',
+    text: srcdoc.value,
+    escapes: ['html'],
+    spanOf: (from, to) => srcdoc.spanOf(from, to),
+  };
 }
 
 /** A place read within a part, as a place of the page around it. */
@@ -71,6 +88,7 @@ export function carryOut(
   return {
     ...carried,
     kind: part.kind,
+    declared: { ...inner.declared, escapes: [...part.escapes, ...escapesOf(inner)] },
     // A style in a noscript dresses the page around it, whose elements it was not asked of: rather shown than missed.
     dormant: inner.dormant && part.kind !== 'noscript',
     ...part.spanOf(inner.start, inner.end),

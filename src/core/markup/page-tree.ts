@@ -2,8 +2,9 @@
  * A parsed page, walked once: its elements in document order, each with what it stands in. Iterative throughout,
  * so that ten thousand nested elements are no harder than ten thousand in a row.
  */
-import { parse, type DefaultTreeAdapterTypes } from 'parse5';
-import { leanAdapter } from './lean-adapter';
+import type { DefaultTreeAdapterTypes } from 'parse5';
+import { parsePage } from './lean-adapter';
+import { parseXmlPage } from './xml-tree';
 import type { SourceText } from '../source/decode-source';
 import { attributeText, type Element } from './attribute-value';
 import { collapse, isElement, textOf, type Node } from './node-text';
@@ -23,9 +24,9 @@ export interface Surroundings {
 
 export interface PageTree {
   readonly source: SourceText;
-  /** What to add to the parser's offsets: 1 where the text begins with a byte order mark. */
-  readonly shift: number;
   readonly text: string;
+  /** Whether it was read as XML; a page that is called so and whose root is none of HTML is not. */
+  readonly isXml: boolean;
   /** Whether browsers lay the page out in quirks mode, where class names match in any case. */
   readonly quirks: boolean;
   readonly elements: readonly Element[];
@@ -51,11 +52,8 @@ const OPEN: Surroundings = {
 
 /** Parses a page and lists its elements. Never throws, whatever the text. `template` contents are left out. */
 export function readTree(source: SourceText): PageTree {
-  const shift = source.text.charCodeAt(0) === 0xfeff ? 1 : 0;
-  const document = parse(shift ? source.text.slice(1) : source.text, {
-    sourceCodeLocationInfo: true,
-    treeAdapter: leanAdapter,
-  });
+  const xml = source.isXml ? parseXmlPage(source.text) : null;
+  const document = xml ?? parsePage(source.text);
   const elements: Element[] = [];
   const surroundings: Surroundings[] = [];
   const headings: { at: number; level: number; element: Element }[] = [];
@@ -91,7 +89,7 @@ export function readTree(source: SourceText): PageTree {
   }
   return {
     source,
-    shift,
+    isXml: xml !== null,
     text: source.text,
     quirks: document.mode === 'quirks',
     elements,
@@ -154,7 +152,7 @@ function languageOf(document: DefaultTreeAdapterTypes.Document): string | null {
   const html = document.childNodes.find(
     (node): node is Element => isElement(node) && node.tagName === 'html',
   );
-  const language = html ? collapse(attributeText(html, 'lang') ?? '') : '';
+  const language = html ? collapse(attributeText(html, 'lang') ?? attributeText(html, 'xml:lang') ?? '') : '';
   return language || null;
 }
 

@@ -66,7 +66,7 @@ export function placeStyles(input: StylesInput, describe: Describe): PlacedStyle
     const element = tree.elements[at] as Element;
     if (element.tagName === 'link' && isStyleLink(element)) {
       queue.push({ value: attributeText(element, 'href') ?? '', base: input.base, environment });
-    } else if (element.tagName === 'style') {
+    } else if (element.tagName === 'style' && isCss(element)) {
       const own = ownSheet(input, element);
       if (!own) continue;
       queue.push(...own.reading.imports.map(({ value }) => ({ value, base: input.base, environment })));
@@ -98,6 +98,12 @@ function isStyleLink(element: Element): boolean {
   if (!rels.includes('stylesheet') || rels.includes('alternate')) return false;
   const type = attributeText(element, 'type')?.trim().toLowerCase();
   return !type || type === 'text/css';
+}
+
+/** A `style` element of another type is no style sheet (HTML standard, §4.2.6, "update a style block"). */
+function isCss(element: Element): boolean {
+  const type = attributeText(element, 'type');
+  return !type || type.toLowerCase() === 'text/css';
 }
 
 type PlacedSheet = SheetText & { readonly shift: number };
@@ -140,7 +146,13 @@ function placeSheet(
       page: input.page,
       dormant: !met,
       context: { ...surroundings.context, meets: met?.count ?? 0 },
-      declared: { ...surroundings.declared, classes: reference.selectors.join(', ') },
+      declared: {
+        ...surroundings.declared,
+        classes: reference.selectors.join(', '),
+        ...(withDormant
+          ? { escapes: input.tree.isXml ? (['html', 'css'] as const) : (['css'] as const) }
+          : {}),
+      },
     };
     return { placement, reference };
   });

@@ -1,4 +1,5 @@
 import type { ResolvedAddress } from '../address/resolve-address';
+import type { Escape } from '../source/escapes';
 import type { Span } from '../source/span';
 import type { AreaPart } from './area-part';
 import type { Quote } from './attribute-value';
@@ -52,6 +53,8 @@ export interface DeclaredSlot {
   readonly classes: string;
   /** For CSS: the property; for attributes: the attribute's name. */
   readonly writtenIn: string;
+  /** How its characters are escaped, the outermost first, where that is not as usual for its kind. */
+  readonly escapes?: readonly Escape[];
 }
 
 /** Where the words that belong to a placement are written, so that they can be changed in place. */

@@ -57,8 +57,18 @@ describe('kinds written in attributes', () => {
       '<!--<img src=a.jpg>--><script>"<img src=b.jpg>"</script><template><img src=c.jpg></template><textarea><img src=d.jpg></textarea>',
       [],
     ],
+    [
+      'a second body and a second html: what they add stands on the one there is',
+      '<html><body bgcolor=x><p>a</p><body background="b.png" bgcolor=y style="background:url(c.png)"><html style="background:url(d.png)">',
+      ['css d.png → sub/d.png', 'attribute-background b.png → sub/b.png', 'css c.png → sub/c.png'],
+    ],
+    [
+      'a body that was begun without its tag',
+      '<p>a</p><body background=b.png>',
+      ['attribute-background b.png → sub/b.png'],
+    ],
     ['base', '<base href="/img/"><base href="/other/"><img src=a.jpg>', ['img a.jpg → img/a.jpg']],
-    ['after a byte order mark and CRLF', '\ufeff<p>\r\n<img\r\n src="a.jpg">', ['img a.jpg → sub/a.jpg']],
+    ['after CRLF', '<p>\r\n<img\r\n src="a.jpg">', ['img a.jpg → sub/a.jpg']],
     ['behind an emoji', '<p>🎻🎻</p><img src="a.jpg">', ['img a.jpg → sub/a.jpg']],
     [
       'foster parenting',

@@ -67,7 +67,7 @@ export interface PageReading {
 }
 
 /** To be raised whenever the same bytes are read otherwise: pages that did not change are then read again. */
-export const READER_VERSION = 3;
+export const READER_VERSION = 4;
 
 /** Reads one page. Never throws, and takes time in proportion to the page's length. */
 export function readPage(input: PageInput): PageReading {
@@ -223,7 +223,7 @@ class ReaderOfElement implements ElementReader {
   tagName() {
     const { sourceCodeLocation: location, tagName } = this.element;
     if (!location) return null;
-    const start = (location.startTag ?? location).startOffset + this.tree.shift + 1;
+    const start = (location.startTag ?? location).startOffset + 1;
     return { start, end: start + tagName.length };
   }
 
@@ -248,7 +248,9 @@ function place(reader: PageReader, at: number, found: FoundReference): Placement
     raw: tree.text.slice(found.span.start, found.span.end),
     ...found.span,
     ...positionAt(reader.starts, found.span.start),
-    address: REFERS_TO_NONE.has(found.kind) ? NO_ADDRESS : resolve(reader, found.value),
+    address: REFERS_TO_NONE.has(found.kind)
+      ? NO_ADDRESS
+      : resolve(reader, found.value, tree.elements[at] as Element),
     dormant: false,
   };
 }
@@ -258,13 +260,23 @@ const REFERS_TO_NONE = new Set<FoundReference['kind']>(['area', 'drawn']);
 const NO_ADDRESS: ResolvedAddress = { kind: 'none' };
 
 /** The path within the site that an address leads to. */
-function pathOf(reader: PageReader, value: string): string | null {
-  const address = resolve(reader, value);
+function pathOf(reader: PageReader, value: string, element: Element): string | null {
+  const address = resolve(reader, value, element);
   return address.kind === 'site' ? address.path : null;
 }
 
-function resolve(reader: PageReader, value: string): ResolvedAddress {
-  return resolveAddress(value, reader.base, reader.site);
+function resolve(reader: PageReader, value: string, element: Element): ResolvedAddress {
+  return resolveAddress(value, reader.tree.isXml ? xmlBase(reader.base, element) : reader.base, reader.site);
+}
+
+/** The base that holds at an element of an XML page: `xml:base` of those around it, outermost first (XML Base, §4.2). */
+function xmlBase(base: string, element: Element): string {
+  const around: string[] = [];
+  for (let at: Element['parentNode'] = element; at && isElement(at); at = at.parentNode) {
+    const own = attributeText(at, 'xml:base');
+    if (own !== null) around.unshift(own.trim());
+  }
+  return around.reduce((outer, own) => (URL.canParse(own, outer) ? new URL(own, outer).href : outer), base);
 }
 
 /** Whether an element is kept from those who listen by its own attribute. */
@@ -301,7 +313,7 @@ function describe(reader: PageReader, at: number, found: FoundReference): Placem
   const caption = isUncaptioned ? null : captionElement(shown, around.figure);
   const words = caption ? readCaption(tree, caption) : null;
   const path = elementPath(element);
-  const partOf = found.kind === 'area' ? areaPart(tree, element, (to) => pathOf(reader, to)) : null;
+  const partOf = found.kind === 'area' ? areaPart(tree, element, (to) => pathOf(reader, to, element)) : null;
   const stored = attribute === 'alt' ? storedWords(shown, around.link) : [];
   return {
     elementPath: path,
@@ -375,9 +387,8 @@ function wordAnchors(
     element.sourceCodeLocation?.startTag?.startOffset ?? element.sourceCodeLocation?.startOffset;
   return {
     ...(attribute === 'alt' ? {} : { attribute }),
-    alt: alt ? { span: alt.span, quote: alt.quote } : bare ? bareAnchor(bare.endOffset + tree.shift) : null,
-    addAttribute:
-      alt || bare || tagStart === undefined ? null : tagStart + tree.shift + 1 + element.tagName.length,
+    alt: alt ? { span: alt.span, quote: alt.quote } : bare ? bareAnchor(bare.endOffset) : null,
+    addAttribute: alt || bare || tagStart === undefined ? null : tagStart + 1 + element.tagName.length,
     caption,
   };
 }

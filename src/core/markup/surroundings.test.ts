@@ -153,11 +153,6 @@ describe('captions', () => {
       '<div><img><span class="img-caption">A</span></div>',
       { words: 'A', inside: 'A' },
     ],
-    [
-      'after a byte order mark',
-      '\ufeff<figure><img><figcaption>A</figcaption></figure>',
-      { words: 'A', inside: 'A' },
-    ],
     ['none', '<div><img><span>A</span></div>', null],
   ])('%s', (_name, text, expected) => {
     expect(captionOf(text)).toEqual(expected);

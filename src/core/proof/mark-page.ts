@@ -82,7 +82,7 @@ function tagsByPlace(tree: PageTree): (at: number) => Element | null {
     .flatMap((element) => {
       const location = element.sourceCodeLocation;
       const tag = location?.startTag ?? location;
-      return tag ? [{ start: tag.startOffset + tree.shift, end: tag.endOffset + tree.shift, element }] : [];
+      return tag ? [{ start: tag.startOffset, end: tag.endOffset, element }] : [];
     })
     .sort((a, b) => a.start - b.start);
   return (at) => {
@@ -116,13 +116,13 @@ function behindTagName(tree: PageTree, element: Element): number | null {
   const location = element.sourceCodeLocation;
   const start = location?.startTag?.startOffset ?? location?.startOffset;
   if (start === undefined) return null;
-  const match = /^<[a-z][^\s/>]*/i.exec(tree.text.slice(start + tree.shift, start + tree.shift + 60));
-  return match ? start + tree.shift + match[0].length : null;
+  const match = /^<[a-z][^\s/>]*/i.exec(tree.text.slice(start, start + 60));
+  return match ? start + match[0].length : null;
 }
 
 function endOfTag(tree: PageTree, element: Element): number | null {
   const tag = element.sourceCodeLocation?.startTag;
-  return tag ? tag.endOffset + tree.shift : null;
+  return tag ? tag.endOffset : null;
 }
 
 interface Taming {

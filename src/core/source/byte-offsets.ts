@@ -1,17 +1,20 @@
 import type { SourceText } from './decode-source';
+import { byteOrderMarkLength } from './sniff-encoding';
 
 /**
  * Where UTF-16 offsets of the decoded text lie in the original bytes. This is what lets an edit be spliced into
- * the bytes without encoding the rest of the file anew, so that invalid sequences elsewhere survive.
+ * the bytes without encoding the rest of the file anew, so that invalid sequences elsewhere survive. A byte order mark
+ * is no part of the text: offset 0 lies behind it.
  *
  * @param offsets ascending offsets into `source.text`
  * @returns the byte offsets, in the same order
  */
 export function byteOffsets(bytes: Uint8Array, source: SourceText, offsets: readonly number[]): number[] {
   if (bytes.length === source.text.length) return [...offsets];
-  if (source.encoding === 'utf-8') return utf8Offsets(bytes, offsets);
+  const mark = byteOrderMarkLength(bytes, source.encoding);
+  if (source.encoding === 'utf-8') return utf8Offsets(bytes, mark, offsets);
   if (source.encoding.startsWith('utf-16'))
-    return offsets.map((offset) => Math.min(offset * 2, bytes.length));
+    return offsets.map((offset) => Math.min(mark + offset * 2, bytes.length));
   return streamedOffsets(bytes, source.encoding, offsets);
 }
 
@@ -32,9 +35,9 @@ function utf8Sequence(bytes: Uint8Array, at: number): { length: number; units: n
   return { length: needed + 1, units: needed === 3 ? 2 : 1 };
 }
 
-function utf8Offsets(bytes: Uint8Array, offsets: readonly number[]): number[] {
+function utf8Offsets(bytes: Uint8Array, mark: number, offsets: readonly number[]): number[] {
   const found: number[] = [];
-  let at = 0;
+  let at = mark;
   let units = 0;
   for (const offset of offsets) {
     while (units < offset && at < bytes.length) {

@@ -1,30 +1,41 @@
-import { encodingOfByteOrderMark, encodingOfLabel, prescanCss, prescanHtml } from './sniff-encoding';
+import {
+  encodingOfByteOrderMark,
+  encodingOfLabel,
+  prescanCss,
+  prescanHtml,
+  prescanXml,
+} from './sniff-encoding';
+import { isManifestPath, isSheetPath, isXmlPath } from './role-of-name';
 import { decodeWindows1252 } from './windows-1252';
 
 /** A page or style sheet as text, with what is needed to write it back in the same bytes. */
 export interface SourceText {
-  /** The decoded text; a byte order mark stays in it as U+FEFF, so that offsets count it. */
+  /** The decoded text, without a byte order mark: offsets never count it. */
   readonly text: string;
   /** WHATWG name, lower case: `utf-8`, `windows-1252`, `utf-16le` … */
   readonly encoding: string;
+  /** Whether a page is to be read as XML (XHTML), as browsers do where it is named or served so. */
+  readonly isXml?: boolean;
 }
 
-/** What was known about a source's encoding before its bytes were looked at. */
-export interface EncodingHints {
+/** What was known about a source before its bytes were looked at. */
+export interface SourceHints {
   /** The charset of the HTTP header, if there was one. */
   readonly httpCharset?: string | null;
   /** For a style sheet: the encoding of the page that links it. */
   readonly environment?: string | null;
+  /** For a page: whether a server said that it is XML. Without a server its name tells. */
+  readonly isXml?: boolean;
 }
 
 /** The text of bytes in a known encoding. Never throws; what can't be read becomes U+FFFD as in a browser. */
 export function decodeBytes(bytes: Uint8Array, encoding: string): SourceText {
   if (encoding === 'windows-1252') return { text: decodeWindows1252(bytes), encoding };
-  return { text: new TextDecoder(encoding, { ignoreBOM: true }).decode(bytes), encoding };
+  return { text: new TextDecoder(encoding).decode(bytes), encoding };
 }
 
 /** Decodes a page by the WHATWG rules; windows-1252 where nothing says otherwise. Any bytes give a result. */
-export function decodeHtml(bytes: Uint8Array, hints: EncodingHints = {}): SourceText {
+export function decodeHtml(bytes: Uint8Array, hints: SourceHints = {}): SourceText {
   const encoding =
     encodingOfByteOrderMark(bytes) ??
     encodingOfLabel(hints.httpCharset) ??
@@ -33,8 +44,15 @@ export function decodeHtml(bytes: Uint8Array, hints: EncodingHints = {}): Source
   return decodeBytes(bytes, encoding);
 }
 
+/** Decodes a page written in XML (XML 1.0, appendix F); UTF-8 where nothing says otherwise. Any bytes give a result. */
+function decodeXml(bytes: Uint8Array, hints: SourceHints): SourceText {
+  const encoding =
+    encodingOfByteOrderMark(bytes) ?? encodingOfLabel(hints.httpCharset) ?? prescanXml(bytes) ?? 'utf-8';
+  return { ...decodeBytes(bytes, encoding), isXml: true };
+}
+
 /** Decodes a style sheet by CSS Syntax 3, §3.2; UTF-8 where nothing says otherwise. Any bytes give a result. */
-export function decodeCss(bytes: Uint8Array, hints: EncodingHints = {}): SourceText {
+export function decodeCss(bytes: Uint8Array, hints: SourceHints = {}): SourceText {
   const encoding =
     encodingOfByteOrderMark(bytes) ??
     encodingOfLabel(hints.httpCharset) ??
@@ -42,4 +60,15 @@ export function decodeCss(bytes: Uint8Array, hints: EncodingHints = {}): SourceT
     encodingOfLabel(hints.environment) ??
     'utf-8';
   return decodeBytes(bytes, encoding);
+}
+
+/** Decodes a page, as XML where its server, or else its name, says so. Any bytes give a result. */
+export function decodePage(path: string, bytes: Uint8Array, hints: SourceHints = {}): SourceText {
+  return (hints.isXml ?? isXmlPath(path)) ? decodeXml(bytes, hints) : decodeHtml(bytes, hints);
+}
+
+/** Decodes a source by what its name says it is: a style sheet, a page in XML, or a page in HTML. */
+export function decodeSource(path: string, bytes: Uint8Array, hints: SourceHints = {}): SourceText {
+  if (isSheetPath(path)) return decodeCss(bytes, hints);
+  return isManifestPath(path) ? decodeBytes(bytes, 'utf-8') : decodePage(path, bytes, hints);
 }

@@ -71,6 +71,19 @@ export function prescanCss(bytes: Uint8Array): string | null {
   return encoding?.startsWith('utf-16') ? 'utf-8' : encoding;
 }
 
+/** The encoding that a page in XML declares (`<?xml … encoding="…"?>`, XML 1.0, §4.3.3), or `null`. */
+export function prescanXml(bytes: Uint8Array): string | null {
+  const match = /^\s*<\?xml\s[^>]*?encoding\s*=\s*(?:"([^"]*)"|'([^']*)')/.exec(ascii(bytes, 1024));
+  const encoding = encodingOfLabel(match?.[1] ?? match?.[2]);
+  return encoding?.startsWith('utf-16') ? 'utf-8' : encoding;
+}
+
+/** How many of the first bytes are a byte order mark that decoding in this encoding takes away: 0, 2 or 3. */
+export function byteOrderMarkLength(bytes: Uint8Array, encoding: string): number {
+  if (encodingOfByteOrderMark(bytes) !== encoding) return 0;
+  return encoding === 'utf-8' ? 3 : 2;
+}
+
 /** Whether a style sheet says itself, by a mark or a rule, how it is encoded. */
 export function declaresEncoding(bytes: Uint8Array): boolean {
   return encodingOfByteOrderMark(bytes) !== null || prescanCss(bytes) !== null;

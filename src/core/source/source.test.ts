@@ -1,7 +1,7 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import { byteOffsets } from './byte-offsets';
-import { decodeBytes, decodeCss, decodeHtml } from './decode-source';
+import { decodeBytes, decodeCss, decodeHtml, decodePage } from './decode-source';
 import { canEncode, encodeText, escapeUnencodable } from './encode-text';
 import { lineStarts, positionAt } from './line-index';
 
@@ -49,8 +49,22 @@ describe('the encoding of a page', () => {
     expect(decodeHtml(bytes(0x80, 0x92, 0x96, 0xe9)).text).toBe('€’–é');
   });
 
-  it('keeps a byte order mark, so that offsets count it', () => {
-    expect(decodeHtml(bytes(0xef, 0xbb, 0xbf, 0x61)).text).toBe('\ufeffa');
+  it.each([
+    ['utf-8', [0xef, 0xbb, 0xbf, 0x61], 3],
+    ['utf-16le', [0xff, 0xfe, 0x61, 0], 2],
+    ['utf-16be', [0xfe, 0xff, 0, 0x61], 2],
+  ] as const)('takes a byte order mark of %s for no part of the text', (encoding, input, mark) => {
+    const source = decodeHtml(bytes(...input));
+    expect(source).toEqual({ text: 'a', encoding });
+    expect(byteOffsets(bytes(...input), source, [0, 1])).toEqual([mark, input.length]);
+  });
+
+  it.each([
+    ['its declaration', '<?xml version="1.0" encoding=\'iso-8859-2\'?><html/>', 'iso-8859-2'],
+    ['nothing', '<html/>', 'utf-8'],
+    ['a meta that XML does not heed', '<html><meta charset="koi8-r"/></html>', 'utf-8'],
+  ])('of a page in XML by %s', (_name, text, encoding) => {
+    expect(decodePage('a.xhtml', ascii(text))).toMatchObject({ encoding, isXml: true });
   });
 
   it.each([

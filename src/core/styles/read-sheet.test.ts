@@ -60,6 +60,17 @@ describe('readSheet', () => {
     ['no comments', 'p{/* background:url(a.png) */}', []],
     ['empty addresses', 'p{background:url();list-style:url("")}', []],
     ['a string that is no address', 'p::before{content:"a.png"}', []],
+    [
+      'names written with escapes',
+      'p{background:\\75rl(a.png)} q{mask:\\U\\52\\6C("b c.png")} r{backgr\\6f und:im\\61ge-set("d.png" 1x)}',
+      ['background a.png', 'mask b c.png', 'background d.png'],
+    ],
+    ['an escape that makes another word', 'p{background:c\\75rl(a.png)}', []],
+    [
+      'braces within addresses',
+      'p{background:url("a{b.png")} q{background:url(c{d.png)}',
+      ['background a{b.png', 'background c{d.png'],
+    ],
     ['nothing', '', []],
   ])('%s', (_name, css, expected) => {
     expect(found(css)).toEqual(expected);
@@ -70,6 +81,13 @@ describe('readSheet', () => {
     ['@import url(a.css) screen and (min-width: 1px);', ['a.css']],
     ['@IMPORT URL("a.css") layer(x);', ['a.css']],
     ['@import;', []],
+    ['@\\69mport "a.css";', ['a.css']],
+    ['@charset "utf-8"; @layer base; @import "a.css"; @import "b.css";', ['a.css', 'b.css']],
+    ['p{x:y} @import "a.css";', []],
+    ['@media print{} @import "a.css";', []],
+    ['@layer base{} @import "a.css";', []],
+    ['@media print{ @import "a.css"; }', []],
+    ['@unheard-of x; @import "a.css";', ['a.css']],
   ])('imports: %s', (css, expected) => {
     expect(readSheet(css).imports.map(({ value }) => value)).toEqual(expected);
   });

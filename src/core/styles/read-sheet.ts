@@ -4,6 +4,7 @@
  */
 import {
   generate,
+  ident,
   parse,
   walk,
   type Atrule,
@@ -41,7 +42,7 @@ export interface StyleReading {
 }
 
 const NOTHING: StyleReading = { references: [], imports: [] };
-const WORTH_READING = /url\(|image-set\(|@import/i;
+const WORTH_READING = /url\(|image-set\(|@import|\\/i;
 const PICTURE_PROPERTY =
   /^(?:-webkit-|-moz-|-o-|-ms-)?(?:background(?:-image)?|list-style(?:-image)?|content|border-image(?:-source)?|mask(?:-image|-border(?:-source)?|-box-image(?:-source)?)?|cursor|shape-outside)$/;
 const IMAGE_SET = /^(?:-webkit-)?image-set$/i;
@@ -59,9 +60,23 @@ export function readStyleAttribute(value: string): readonly StyleReference[] {
 function read(text: string, context: 'stylesheet' | 'declarationList'): StyleReading {
   if (!WORTH_READING.test(text)) return NOTHING;
   const reader: Reader = { text, references: [], imports: [], counts: new Map(), animated: new Map() };
-  collect(reader, parse(text, { ...OPTIONS, context }), undefined);
+  const tree = parse(plainUrlNames(text), { ...OPTIONS, context });
+  if (context === 'stylesheet') reader.imports.push(...importsOf(tree));
+  collect(reader, tree, undefined);
   return { imports: reader.imports, references: withAnimations(reader) };
 }
+
+/**
+ * A sheet whose escaped spellings of `url(` are written out, each with blanks before it for the same length: the parser
+ * knows only the plain one (CSS Syntax 3, §4.3.4, compares the name once its escapes are resolved).
+ */
+function plainUrlNames(text: string): string {
+  if (!text.includes('\\')) return text;
+  return text.replace(ESCAPED_URL, (found) => 'url('.padStart(found.length));
+}
+
+const ESCAPED_URL =
+  /(?<![\w-]|[^\x00-\x7f])(?=[url]*\\)(?:u|\\u|\\0{0,4}[57]5\s?)(?:r|\\r|\\0{0,4}[57]2\s?)(?:l|\\l|\\0{0,4}[46]c\s?)\(/giu;
 
 /** Custom properties are parsed as values, since one may hold a picture for a `var()` elsewhere. */
 const OPTIONS = { positions: true, parseCustomProperty: true };
@@ -105,8 +120,7 @@ function collect(reader: Reader, tree: CssNode, outer: Around | undefined): void
 }
 
 function insideAtRule(reader: Reader, node: Atrule, around: Around | undefined): Around | undefined {
-  const name = node.name.toLowerCase();
-  if (name === 'import') reader.imports.push(...importOf(node));
+  const name = ident.decode(node.name).toLowerCase();
   // A printed sheet is dressed for the page as a whole.
   if (name === 'page') return { selectors: ['html'] };
   if (!/^(?:-\w+-)?keyframes$/.test(name) || !node.prelude) return around;
@@ -117,7 +131,7 @@ const ANIMATION = /^(?:-webkit-|-moz-|-o-)?animation(?:-name)?$/;
 
 /** Remembers for whom a declaration runs animations: any word of it may be one's name. */
 function noteAnimation(reader: Reader, node: Declaration, around: Around | undefined): void {
-  if (!around || !ANIMATION.test(node.property.toLowerCase())) return;
+  if (!around || !ANIMATION.test(ident.decode(node.property).toLowerCase())) return;
   walk(node.value, (inner) => {
     const name = inner.type === 'Identifier' ? inner.name : inner.type === 'String' ? inner.value : null;
     if (name !== null) reader.animated.set(name, [...(reader.animated.get(name) ?? []), ...around.selectors]);
@@ -141,8 +155,13 @@ function isUnparsedRule(
 ): boolean {
   const isCandidate = node.type === 'Raw' ? !declaration : node.type === 'Declaration';
   if (!isCandidate || !block || atrulePrelude || !node.loc) return false;
-  return text.slice(node.loc.start.offset, node.loc.end.offset).includes('{');
+  const written = text.slice(node.loc.start.offset, node.loc.end.offset);
+  return written.includes('{') && written.replace(QUOTED, '').includes('{');
 }
+
+/** Where a brace opens nothing: in strings, in addresses without quotes, in comments, behind a backslash. */
+const QUOTED =
+  /\/\*[\s\S]*?\*\/|"(?:[^"\\]|\\[\s\S])*"|'(?:[^'\\]|\\[\s\S])*'|url\((?:[^)"'\\]|\\[\s\S])*\)|\\[\s\S]/giu;
 
 function collectNested(reader: Reader, { loc }: CssNode, outer: Around | undefined): void {
   if (!loc) return;
@@ -167,6 +186,28 @@ function selectorsOf(rule: Rule, outer: readonly string[] | undefined): string[]
   return writtenSelectors(rule.prelude, outer);
 }
 
+/**
+ * The imports that count: before every other rule but `@charset` and `@layer` without a block (CSS Cascade 5, §2). What
+ * browsers do not understand is no rule, and ends nothing.
+ */
+function importsOf(sheet: CssNode): StyleImport[] {
+  const imports: StyleImport[] = [];
+  if (sheet.type !== 'StyleSheet') return imports;
+  for (const node of sheet.children) {
+    if (node.type === 'Rule' && node.prelude.type !== 'Raw') break;
+    if (node.type !== 'Atrule') continue;
+    const name = ident.decode(node.name).toLowerCase();
+    if (name === 'import') imports.push(...importOf(node));
+    else if (name === 'layer' ? node.block : ENDS_IMPORTS.has(name)) break;
+  }
+  return imports;
+}
+
+const ENDS_IMPORTS = new Set([
+  'namespace', 'media', 'supports', 'font-face', 'page', 'keyframes', '-webkit-keyframes', 'container', 'property',
+  'counter-style', 'scope', 'starting-style', 'font-feature-values', 'font-palette-values', 'view-transition',
+]); // prettier-ignore
+
 function importOf(rule: Atrule): StyleImport[] {
   if (!rule.prelude || rule.prelude.type === 'Raw') return [];
   const first = rule.prelude.children.first;
@@ -177,7 +218,7 @@ type FoundPicture = Pick<StyleReference, 'value' | 'span' | 'property'>;
 
 /** The picture addresses in a declaration's value, in the order written. */
 function picturesOf(declaration: Declaration, text: string): FoundPicture[] {
-  const property = declaration.property.toLowerCase();
+  const property = ident.decode(declaration.property).toLowerCase();
   if (!(PICTURE_PROPERTY.test(property) || property.startsWith('--')) || declaration.value.type === 'Raw')
     return [];
   const found: FoundPicture[] = [];
@@ -190,7 +231,8 @@ function picturesOf(declaration: Declaration, text: string): FoundPicture[] {
   walk(declaration.value, {
     enter(this: WalkContext, node: CssNode) {
       if (node.type === 'Url') add(node);
-      else if (node.type === 'String' && this.function && IMAGE_SET.test(this.function.name)) add(node);
+      else if (node.type === 'String' && this.function && IMAGE_SET.test(ident.decode(this.function.name)))
+        add(node);
     },
   });
   return found;

@@ -1,7 +1,8 @@
 /** Turns a swap's plan into edits of the sources: the references, and the words that go with them. */
 import type { SourceEdit } from '../edit/source-edit';
 import { wordEdits, type PlaceWords, type WordEdit } from '../edit/word-edits';
-import { siblingReference, type WrittenIn } from '../edit/write-value';
+import { siblingReference } from '../edit/write-value';
+import { escapesOf } from '../markup/escapes-of';
 import type { SourceText } from '../source/decode-source';
 import type { SwapPlace } from './plan-swap';
 
@@ -27,7 +28,6 @@ export function editsOfPlace(
   words: PlaceWords,
 ): PlaceEdit[] {
   const at = { page: place.page, source: place.source };
-  const where = writtenIn(place);
   const edits: PlaceEdit[] = [
     {
       ...at,
@@ -35,14 +35,9 @@ export function editsOfPlace(
       start: place.start,
       end: place.end,
       was: place.raw,
-      becomes: siblingReference(place.raw, fileName, where),
+      becomes: siblingReference(place.raw, fileName, escapesOf(place)),
     },
   ];
   edits.push(...wordEdits(place.words, source, words).map((edit) => ({ ...at, ...edit })));
   return edits.filter((edit) => edit.was !== edit.becomes);
-}
-
-function writtenIn({ kind, source, page }: SwapPlace): WrittenIn {
-  if (kind === 'json-ld' || kind === 'manifest') return 'json';
-  return kind === 'css' && source !== page ? 'css' : 'html';
 }

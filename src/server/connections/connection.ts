@@ -13,6 +13,8 @@ export interface SiteFile {
   /** For a site read by its address: where the file came from, and the charset the server named. */
   readonly url?: string;
   readonly httpCharset?: string | null;
+  /** For a page of such a site: whether the server called it XML. */
+  readonly isXml?: boolean;
   /** What the server said it is; elsewhere the name tells. */
   readonly role?: FileRole;
 }
@@ -53,22 +55,3 @@ export interface WritableConnection extends ReadableConnection {
 
 /** What a file of a site is, where its name does not tell. */
 export type FileRole = 'page' | 'sheet' | 'manifest' | 'file';
-
-const PAGE_NAME = /\.(?:html?|xhtml|xht|shtml?)$/i;
-const SHEET_NAME = /\.css(?:\?.*)?$/i;
-const MANIFEST_NAME = /\.webmanifest$|(?:^|\/)[^/]*manifest[^/]*\.json$/i;
-
-/** Whether a path is a page, judged by its ending. */
-export function isPagePath(path: string): boolean {
-  return PAGE_NAME.test(path);
-}
-
-/** Whether a path is a style sheet, judged by its ending. */
-export function isSheetPath(path: string): boolean {
-  return SHEET_NAME.test(path);
-}
-
-/** Whether a path may be a web app manifest, judged by its name. */
-export function isManifestPath(path: string): boolean {
-  return MANIFEST_NAME.test(path);
-}

@@ -33,7 +33,7 @@ export async function* readSite(
       yield { kind: 'pages', pages: batch };
     }
     const dormant = pool.shelf.sheets().flatMap((sheet) => dormantPlacements(sheet, met, site));
-    yield { kind: 'dormant', json: jsonOf(dormant, as) };
+    yield { kind: 'dormant', json: jsonOf(dormant, as, site) };
   } finally {
     await pool.close();
   }
@@ -69,8 +69,8 @@ async function* bytesOf(
   connection: ReadableConnection,
   pages: readonly SiteFile[],
 ): AsyncGenerator<PageBytes> {
-  for (const { path, sizeBytes, url, httpCharset } of pages) {
+  for (const { path, sizeBytes, url, httpCharset, isXml } of pages) {
     if (sizeBytes > MAX_TEXT_BYTES) continue;
-    yield { path, bytes: await connection.read(path), url, httpCharset };
+    yield { path, bytes: await connection.read(path), url, httpCharset, isXml };
   }
 }

@@ -1,13 +1,8 @@
 /** What a listing holds for a reader: its pages, and what dresses them. */
+import { isManifestPath, isPagePath, isSheetPath } from '@/core/source/role-of-name';
 import { ProblemError } from '../problem-error';
 import { shared, type SharedSource } from '../reading/source-shelf';
-import {
-  isManifestPath,
-  isPagePath,
-  isSheetPath,
-  type ReadableConnection,
-  type SiteFile,
-} from './connection';
+import type { ReadableConnection, SiteFile } from './connection';
 
 /** Sheets and pages beyond this are not hand-written; reading them would only cost memory. */
 export const MAX_TEXT_BYTES = 50 * 1024 ** 2;

@@ -1,14 +1,19 @@
-import { addressText, type ResolvedAddress } from '@/core/address/resolve-address';
+import {
+  addressText,
+  plainPath,
+  type ResolvedAddress,
+  type SiteAddressing,
+} from '@/core/address/resolve-address';
 import type { Placement } from '@/core/markup/placement';
 
 /** A placement as the command line prints it. */
-export function placementRow(placement: Placement) {
+export function placementRow(placement: Placement, site: SiteAddressing) {
   return {
     page: placement.page,
     source: placement.source,
     kind: placement.kind,
     raw: placement.raw,
-    url: rowUrl(placement.address),
+    url: rowUrl(placement.address, site),
     line: placement.line,
     column: placement.column,
     start: placement.start,
@@ -22,8 +27,6 @@ export function placementRow(placement: Placement) {
   };
 }
 
-/** The address of a file of the site is told without its query, which live servers may need to know it by. */
-function rowUrl(address: ResolvedAddress): string | null {
-  const text = addressText(address);
-  return address.kind === 'site' && text !== null ? text.replace(/\?.*$/s, '') : text;
+function rowUrl(address: ResolvedAddress, site: SiteAddressing): string | null {
+  return address.kind === 'site' ? plainPath(address.path, site) : addressText(address);
 }

@@ -3,7 +3,7 @@ import { resolveAddress, type SiteAddressing } from '@/core/address/resolve-addr
 import { mayBePage, pagePathOf } from '@/core/crawl/crawl-scope';
 import type { Placement } from '@/core/markup/placement';
 import { readPage, type PageReading } from '@/core/markup/read-page';
-import { decodeHtml } from '@/core/source/decode-source';
+import { decodePage } from '@/core/source/decode-source';
 import { storableJson } from '../db/storable';
 import { placementRecord } from './placement-record';
 import { placementRow } from './placement-row';
@@ -16,6 +16,8 @@ export interface PageBytes {
   /** Where it came from, for a page whose address is not its path. */
   readonly url?: string | undefined;
   readonly httpCharset?: string | null | undefined;
+  /** Whether its server called it XML; without a server its name tells. */
+  readonly isXml?: boolean | undefined;
 }
 
 /** Rows for the command line, or records for the database: JSON either way, made where the page is read. */
@@ -51,10 +53,10 @@ interface Site {
 
 /** Reads the bytes of one page against the site's sheets and manifests. */
 export function readPageBytes(page: PageBytes, { site, shelf }: Site, isForSearch = false): PageReading {
-  const { path, url, bytes, httpCharset = null } = page;
+  const { path, url, bytes, httpCharset = null, isXml } = page;
   return readPage({
     address: path,
-    source: decodeHtml(bytes, { httpCharset }),
+    source: decodePage(path, bytes, { httpCharset, ...(isXml === undefined ? {} : { isXml }) }),
     site,
     sheetOf: shelf.sheetOf,
     manifestOf: shelf.manifestOf,
@@ -75,15 +77,15 @@ export function readBatch(pages: readonly PageBytes[], as: ReadAs, from: Site): 
       dressing: [...reading.sheets, ...reading.manifests],
       met: [...reading.met],
       placements: placements.length,
-      json: jsonOf(placements, as),
+      json: jsonOf(placements, as, from.site),
     };
   });
 }
 
 /** Placements as they are printed or stored. */
-export function jsonOf(placements: readonly Placement[], as: ReadAs): string {
+export function jsonOf(placements: readonly Placement[], as: ReadAs, site: SiteAddressing): string {
   if (as === 'rows')
-    return placements.map((placement) => `${JSON.stringify(placementRow(placement))}\n`).join('');
+    return placements.map((placement) => `${JSON.stringify(placementRow(placement, site))}\n`).join('');
   const spots = new Map<string, number>();
   return placements
     .map((placement, i) => {

@@ -1,7 +1,8 @@
 /** The sources that a change is worked out on: each as the last survey read it, opened once. */
-import { decodeCss, decodeHtml, type SourceText } from '@/core/source/decode-source';
+import { decodeSource, type SourceText } from '@/core/source/decode-source';
 import type { SourceEdit } from '@/core/edit/source-edit';
-import { isSheetPath, type WritableConnection } from '../connections/connection';
+import { isSheetPath } from '@/core/source/role-of-name';
+import type { WritableConnection } from '../connections/connection';
 import type { Database } from '../db/database';
 import { sha256 } from '../hash';
 import { ProblemError } from '../problem-error';
@@ -33,7 +34,7 @@ export class OpenedSources {
 
   private async sheet(path: string): Promise<Opened> {
     const bytes = await this.connection.read(path);
-    return { source: decodeCss(bytes), expects: await storeBytes(bytes) };
+    return { source: decodeSource(path, bytes), expects: await storeBytes(bytes) };
   }
 
   private async page(path: string): Promise<Opened> {
@@ -42,7 +43,7 @@ export class OpenedSources {
       [this.siteId, path],
     );
     const bytes = rows[0] ? await storedBytes(rows[0].sha256) : await this.connection.read(path);
-    return { source: decodeHtml(bytes), expects: rows[0]?.sha256 ?? sha256(bytes) };
+    return { source: decodeSource(path, bytes), expects: rows[0]?.sha256 ?? sha256(bytes) };
   }
 }
 

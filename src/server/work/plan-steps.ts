@@ -4,8 +4,8 @@ import { applyEdits } from '@/core/edit/apply-edits';
 import { rebaseEdits } from '@/core/edit/rebase-edits';
 import type { SourceEdit } from '@/core/edit/source-edit';
 import type { Problem } from '@/core/problem';
-import { decodeCss, decodeHtml, type SourceText } from '@/core/source/decode-source';
-import { isSheetPath, type WritableConnection } from '../connections/connection';
+import { decodeSource } from '@/core/source/decode-source';
+import type { WritableConnection } from '../connections/connection';
 import type { Database } from '../db/database';
 import { changes, editions, edits, newFiles, removals, steps } from '../db/schema/editions';
 import { sha256 } from '../hash';
@@ -92,7 +92,7 @@ export async function planWithdrawal(
   for (const step of done) {
     if (step.action !== 'write source' || step.state !== 'done' || !step.wasSha || !step.becomesSha) continue;
     const before = await storedBytes(step.wasSha);
-    const applied = applyEdits({ bytes: before, source: decode(step.path, before) }, step.edits ?? []);
+    const applied = applyEdits({ bytes: before, source: decodeSource(step.path, before) }, step.edits ?? []);
     if (!applied.ok) continue;
     planned.push(
       await planSource(connection, step.path, { edits: applied.inverse, expects: step.becomesSha }),
@@ -109,10 +109,6 @@ export async function planWithdrawal(
     });
   }
   return planned;
-}
-
-function decode(path: string, bytes: Uint8Array): SourceText {
-  return isSheetPath(path) ? decodeCss(bytes) : decodeHtml(bytes);
 }
 
 async function bytesOrNull(connection: WritableConnection, path: string): Promise<Uint8Array | null> {
@@ -134,12 +130,12 @@ async function planSource(
   const bytes = await bytesOrNull(connection, path);
   if (!bytes) return alone(conflict(path, 'It is no longer there.'));
   const wasSha = await storeBytes(bytes);
-  const source = decode(path, bytes);
+  const source = decodeSource(path, bytes);
   let list: readonly SourceEdit[] = wanted.edits.map(({ start, end, was, becomes, becomesBytes }) =>
     becomesBytes ? { start, end, was, becomes, becomesBytes } : { start, end, was, becomes },
   );
   if (sha256(bytes) !== wanted.expects) {
-    const before = decode(path, await storedBytes(wanted.expects));
+    const before = decodeSource(path, await storedBytes(wanted.expects));
     const rebased = rebaseEdits(before.text, source.text, list);
     const first = rebased.conflicts[0];
     if (first)

@@ -1,6 +1,7 @@
 /** Makes sure that nothing on a site names a file before it is taken off: not only places, but every text it holds. */
 import { eq } from 'drizzle-orm';
-import { isSheetPath, isPagePath, type ReadableConnection } from '../connections/connection';
+import { isPagePath, isSheetPath } from '@/core/source/role-of-name';
+import type { ReadableConnection } from '../connections/connection';
 import type { Database } from '../db/database';
 import { editions, removals, type SearchedFor } from '../db/schema/editions';
 import { sites } from '../db/schema/sites';

@@ -305,5 +305,5 @@ async function writeAllDormant(
   const met = new Set(rows.map((row) => `${row.source_path}#${row.start}`));
   const dormant = pool.shelf.sheets().flatMap((sheet) => dormantPlacements(sheet, met, rulesOf(site)));
   const sheets = sources.map(({ path }) => path);
-  await writeDormant(client, at, { sheets, json: jsonOf(dormant, 'records') });
+  await writeDormant(client, at, { sheets, json: jsonOf(dormant, 'records', rulesOf(site)) });
 }

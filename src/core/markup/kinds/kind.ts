@@ -2,6 +2,7 @@
  * What a kind of placement is to the reader of pages: which elements to look at, and what they refer to. A new kind
  * is a file here and its line in `all-kinds.ts`.
  */
+import type { Escape } from '../../source/escapes';
 import type { Span } from '../../source/span';
 import type { AttributeValue, Element } from '../attribute-value';
 import type { Surroundings } from '../page-tree';
@@ -43,6 +44,8 @@ export interface FoundReference {
   readonly span: Span;
   /** The srcset descriptor (`480w`, `2x`); empty elsewhere. */
   readonly descriptor: string;
+  /** How its characters are escaped, where that is not as usual for its kind. */
+  readonly escapes?: readonly Escape[];
 }
 
 export interface KindReader {

@@ -43,6 +43,7 @@ function single(element: Element, page: ElementReader, name: string): FoundRefer
       value,
       span: place.spanOf(span.start - 'background:'.length, span.end - 'background:'.length),
       descriptor: '',
+      escapes: ['html', 'css'],
     }));
   }
   const whole = wholeAttribute('lazy', name, page);

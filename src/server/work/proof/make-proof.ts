@@ -4,8 +4,9 @@ import { urlOfPath } from '@/core/address/resolve-address';
 import { applyEdits } from '@/core/edit/apply-edits';
 import type { Placement } from '@/core/markup/placement';
 import { markPage, markSheet } from '@/core/proof/mark-page';
-import { decodeCss, decodeHtml, type SourceText } from '@/core/source/decode-source';
-import { isSheetPath, type WritableConnection } from '../../connections/connection';
+import { decodeSource, type SourceText } from '@/core/source/decode-source';
+import { isSheetPath } from '@/core/source/role-of-name';
+import type { WritableConnection } from '../../connections/connection';
 import type { Database } from '../../db/database';
 import { changes, editions, edits, newFiles } from '../../db/schema/editions';
 import { sites } from '../../db/schema/sites';
@@ -58,13 +59,14 @@ export async function openProofSite(db: Database, siteId: number, state: ProofSt
     async sourceOf(path) {
       const bytes = await connection.read(path).catch(() => null);
       if (!bytes) return null;
-      const decode = isSheetPath(path) ? decodeCss : decodeHtml;
-      const source = decode(bytes);
+      const source = decodeSource(path, bytes);
       const wanted = draft?.edits.get(path);
       if (!wanted) return { bytes, source };
       // A page that somebody changed since is shown as it stands; the edition says that it was left alone.
       const edited = applyEdits({ bytes, source }, wanted);
-      return edited.ok ? { bytes: edited.bytes, source: decode(edited.bytes) } : { bytes, source };
+      return edited.ok
+        ? { bytes: edited.bytes, source: decodeSource(path, edited.bytes) }
+        : { bytes, source };
     },
   };
 }
