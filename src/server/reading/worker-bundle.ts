@@ -23,6 +23,8 @@ async function make(): Promise<string> {
       entryPoints: [fileURLToPath(new URL('./page-worker.ts', import.meta.url))],
       tsconfig: fileURLToPath(new URL('../../../tsconfig.json', import.meta.url)),
       outfile: file,
+      // Packages are looked for from here, wherever the process was started.
+      absWorkingDir: fileURLToPath(new URL('../../..', import.meta.url)),
       bundle: true,
       // The package loads its tables by `require` from beside itself; its own bundle holds them.
       alias: { 'css-tree': 'css-tree/dist/csstree.esm' },
