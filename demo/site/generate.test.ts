@@ -4,7 +4,7 @@ import { join } from 'node:path';
 import { afterAll, beforeAll, describe, expect, it } from 'vitest';
 import { addressText, siteOfFiles } from '@/core/address/resolve-address';
 import type { Placement } from '@/core/markup/placement';
-import { openFolder } from '@/server/connections/folder';
+import { openFolder } from '@/server/connections/folder/open-folder';
 import { placementsOf, readSite } from '@/server/connections/read-site';
 import { snapshot } from '../../tests/fixtures/write-site';
 import { ANSWERS } from './answers';

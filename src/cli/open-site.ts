@@ -1,7 +1,7 @@
 import { stat } from 'node:fs/promises';
 import type { ReadableConnection } from '@/server/connections/connection';
 import { openMirror } from '@/server/connections/http/open-mirror';
-import { openFolder } from '@/server/connections/folder';
+import { openFolder } from '@/server/connections/folder/open-folder';
 import { isZipFile, openZip } from '@/server/connections/zip';
 import { ProblemError } from '@/server/problem-error';
 

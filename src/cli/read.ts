@@ -1,5 +1,5 @@
 import { siteOfFiles, type SiteAddressing } from '@/core/address/resolve-address';
-import type { ReadableConnection } from '@/server/connections/connection';
+import type { ReadableConnection, SiteListing } from '@/server/connections/connection';
 import { openMirror } from '@/server/connections/http/open-mirror';
 import { readSite } from '@/server/connections/read-site';
 import { isWebAddress, openSite, type SiteOptions } from './open-site';
@@ -12,7 +12,12 @@ export async function readCommand(site: string, options: SiteOptions): Promise<v
 
 async function readFiles(site: string): Promise<void> {
   const connection = await openSite(site);
-  await printPlacements(connection, siteOfFiles()).finally(() => connection.close());
+  try {
+    sayListing(await connection.list());
+    await printPlacements(connection, siteOfFiles());
+  } finally {
+    await connection.close();
+  }
 }
 
 async function readByAddress(start: string, { maxPages, allowPrivate }: SiteOptions): Promise<void> {
@@ -21,13 +26,19 @@ async function readByAddress(start: string, { maxPages, allowPrivate }: SiteOpti
     onProgress: ({ done, open }) => showProgress(`${done} addresses read, ${open} to read`),
   });
   try {
-    const { skipped, summary } = await connection.list();
-    for (const { path, reason } of skipped) say(`${path}: ${reason}`);
+    const { summary, ...listing } = await connection.list();
+    sayListing(listing);
     if (summary.endedBy === 'pages') say(`ended after ${summary.pages} pages, as asked; there are more`);
     await printPlacements(connection, connection.site);
   } finally {
     await connection.close();
   }
+}
+
+/** What of a site is left out, and what stands under two addresses. */
+export function sayListing({ skipped, links = [] }: SiteListing): void {
+  for (const { path, reason } of skipped) say(`${path}: ${reason}`);
+  for (const { path, leadsTo } of links) say(`${path}: the same as ${leadsTo}, through a link`);
 }
 
 async function printPlacements(connection: ReadableConnection, site: SiteAddressing): Promise<void> {

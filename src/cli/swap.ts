@@ -9,7 +9,7 @@ import { slugOfFile } from '@/core/swap/file-name';
 import { planSwap, type SwapPlan } from '@/core/swap/plan-swap';
 import { editsOfPlace } from '@/core/swap/swap-edits';
 import type { PixelSize } from '@/core/swap/slot';
-import type { ReadableConnection } from '@/server/connections/connection';
+import type { ReadableConnection, SiteFile } from '@/server/connections/connection';
 import { placementsOf } from '@/server/connections/read-site';
 import { sha256 } from '@/server/hash';
 import { inspectImage } from '@/server/imaging/inspect-image';
@@ -74,12 +74,15 @@ async function planFor(
   options: SwapOptions,
   picture: Uint8Array,
 ): Promise<SwapPlan> {
+  const { files } = await connection.list();
+  const itself = fileItself(files);
+  const from = itself(options.from);
   const placements: Placement[] = [];
   const shown = new Set<string>();
   for await (const found of placementsOf(connection, connection.site ?? siteOfFiles())) {
     for (const placement of found) {
       if (placement.address.kind === 'site') shown.add(placement.address.path);
-      if (placement.address.kind === 'site' && placement.address.path === options.from)
+      if (placement.address.kind === 'site' && itself(placement.address.path) === from)
         placements.push(placement);
     }
   }
@@ -94,13 +97,12 @@ async function planFor(
   // A live site lists no pictures: those that its pages show are fetched, so that what is written is the whole site.
   await connection.find?.([...shown]);
   const facts = await inspectImage(picture, options.to);
-  const { files } = await connection.list();
-  const taken = new Set(files.map(({ path }) => path));
-  const old = await sizeOf(connection, options.from, taken);
+  const taken = new Set((await connection.list()).files.map(({ path }) => path));
+  const old = await sizeOf(connection, from, taken);
   return planSwap({
-    places: placements.map((placement) => ({ ...placement, path: options.from })),
+    places: placements.map((placement) => ({ ...placement, path: from })),
     oldSize: () => old,
-    oldPath: options.from,
+    oldPath: from,
     candidate: { ...facts, focal: { x: 0.5, y: 0.5 }, slug: slugOfFile(options.to) },
     isTaken: (path) => taken.has(path),
   });
@@ -120,22 +122,20 @@ async function editSources(connection: ReadableConnection, plan: SwapPlan): Prom
   const sources = new Map<string, OpenSource>();
   const { files } = await connection.list();
   const hints = new Map(files.map((file) => [file.path, file]));
+  const itself = fileItself(files);
   const seen = new Set<string>();
   for (const { place, rendition } of plan.places) {
-    let open = sources.get(place.source);
+    // A page under two addresses is one source, and changed once.
+    const source = itself(place.source);
+    let open = sources.get(source);
     if (!open) {
-      const bytes = await connection.read(place.source);
-      open = { bytes, source: decodeSource(place.source, bytes, hints.get(place.source)), edits: [] };
-      sources.set(place.source, open);
+      const bytes = await connection.read(source);
+      open = { bytes, source: decodeSource(source, bytes, hints.get(source)), edits: [] };
+      sources.set(source, open);
     }
     const expects = sha256(open.bytes);
     const fileName = rendition.path.split('/').at(-1) ?? rendition.path;
-    for (const { page, source, start, end, was, becomes } of editsOfPlace(
-      place,
-      fileName,
-      open.source,
-      UNCHANGED,
-    )) {
+    for (const { page, start, end, was, becomes } of editsOfPlace(place, fileName, open.source, UNCHANGED)) {
       // A style sheet's reference is met on many pages, and changed once.
       const key = `${source}#${start}`;
       if (seen.has(key)) continue;
@@ -144,6 +144,14 @@ async function editSources(connection: ReadableConnection, plan: SwapPlan): Prom
     }
   }
   return sources;
+}
+
+/** Gives the path of a file itself for every address under which it stands. */
+function fileItself(files: readonly SiteFile[]): (path: string) => string {
+  const second = new Map(
+    files.flatMap(({ path, sameAs }) => (sameAs === undefined ? [] : [[path, sameAs] as const])),
+  );
+  return (path) => second.get(path) ?? path;
 }
 
 const UNCHANGED = { alt: null, caption: null };

@@ -1,6 +1,6 @@
-import { mkdir, readdir, writeFile } from 'node:fs/promises';
+import { mkdir, readdir, symlink, writeFile } from 'node:fs/promises';
 import { dirname, isAbsolute, join, relative, resolve, sep } from 'node:path';
-import type { ReadableConnection } from '@/server/connections/connection';
+import type { ReadableConnection, SiteLink } from '@/server/connections/connection';
 import { ProblemError } from '@/server/problem-error';
 
 /**
@@ -15,8 +15,9 @@ export async function writeSite(
   out: string,
 ): Promise<void> {
   await checkOut(site.place, out);
-  const { files } = await site.connection.list();
-  const paths = [...new Set([...files.map(({ path }) => path), ...changed.keys()])];
+  const { files, links = [] } = await site.connection.list();
+  const own = files.filter(({ sameAs }) => sameAs === undefined);
+  const paths = [...new Set([...own.map(({ path }) => path), ...changed.keys()])];
   const folders = new Set<string>();
   const writeOne = async (path: string) => {
     const target = join(out, path);
@@ -30,6 +31,16 @@ export async function writeSite(
   for (let from = 0; from < paths.length; from += AT_ONCE) {
     await Promise.all(paths.slice(from, from + AT_ONCE).map(writeOne));
   }
+  for (const link of links) await writeLink(out, link);
+}
+
+/** What stood under a second address still does; a link behind another link comes along with that. */
+async function writeLink(out: string, { path, leadsTo }: SiteLink): Promise<void> {
+  const place = join(out, path);
+  await mkdir(dirname(place), { recursive: true });
+  await symlink(relative(dirname(place), join(out, leadsTo)), place).catch((error: unknown) => {
+    if ((error as NodeJS.ErrnoException).code !== 'EEXIST') throw error;
+  });
 }
 
 const AT_ONCE = 16;

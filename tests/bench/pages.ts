@@ -1,5 +1,5 @@
 /** Pages to measure on: those of folders that are given, else a school's site grown from the demo's pages. */
-import { openFolder } from '@/server/connections/folder';
+import { openFolder } from '@/server/connections/folder/open-folder';
 import { isPagePath } from '@/core/source/role-of-name';
 import { textFiles } from '@demo/site/generate';
 

@@ -1,7 +1,7 @@
 /** Reading pages (placements, context, styles) beside a bare parse with locations of the same bytes. */
 import { parse } from 'parse5';
 import { siteOfFiles } from '@/core/address/resolve-address';
-import { openFolder } from '@/server/connections/folder';
+import { openFolder } from '@/server/connections/folder/open-folder';
 import { readSources } from '@/server/connections/site-sources';
 import { readPageBytes } from '@/server/reading/read-batch';
 import { openReadingPool } from '@/server/reading/reading-pool';

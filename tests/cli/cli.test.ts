@@ -1,4 +1,4 @@
-import { cp, mkdtemp, readFile, rm, writeFile } from 'node:fs/promises';
+import { cp, mkdtemp, readFile, rm, symlink, writeFile } from 'node:fs/promises';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { afterAll, beforeAll, describe, expect, it } from 'vitest';
@@ -76,6 +76,39 @@ describe('ibidem read', () => {
     expect([code, out]).toEqual([2, '']);
     expect(err).toMatch(message);
     expect(err.split('. ').length).toBeGreaterThanOrEqual(3);
+  });
+});
+
+describe('a site with links of the disk', () => {
+  it('is said to have them; a source under two addresses is changed once, and both show the new picture', async () => {
+    const linked = join(folder, 'linked');
+    await writeFiles(linked, {
+      'a/x.html': '<img src="old.png" width=30><img src="what%3F%23.png">',
+      'a/old.png': await flatPicture(60, 40, 'png'),
+      'a/what?#.png': await flatPicture(60, 40, 'png'),
+      'index.html': '<img src="b/old.png" width=30>',
+    });
+    await symlink('a', join(linked, 'b'));
+    await symlink('/etc', join(linked, 'out'));
+    const read = await ibidem('read', linked);
+    expect(read.err).toBe(
+      'ibidem: out: a link that leads nowhere or out of the site\nibidem: b: the same as a, through a link\n',
+    );
+    expect(rowsOf(read.out).map(({ page, url }) => `${String(page)} ${String(url)}`)).toEqual([
+      'a/x.html a/old.png',
+      'a/x.html a/what?#.png',
+      'b/x.html b/old.png',
+      'b/x.html b/what?#.png',
+      'index.html b/old.png',
+    ]);
+    const out = join(folder, 'linked-out');
+    const swap = await ibidem('swap', linked, '--from', 'b/old.png', '--to', picture, '--out', out);
+    expect(rowsOf(swap.out).map(({ source }) => source)).toEqual(['a/x.html', 'index.html']);
+    const shown = rowsOf((await ibidem('read', out)).out).map(({ url }) => url);
+    expect(shown.filter((url) => url === 'b/new-picture-e-60x40.jpg')).toHaveLength(2);
+    expect(shown).not.toContain('b/old.png');
+    const other = await ibidem('swap', linked, '--from', 'a/what?#.png', '--to', picture, '--dry-run');
+    expect(rowsOf(other.out)).toMatchObject([{ was: 'what%3F%23.png', becomes: 'new-picture-e-60x40.jpg' }]);
   });
 });
 

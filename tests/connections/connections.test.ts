@@ -1,11 +1,24 @@
-import { mkdir, mkdtemp, readdir, readFile, rm, symlink, writeFile } from 'node:fs/promises';
+import { execFileSync } from 'node:child_process';
+import {
+  chmod,
+  chown,
+  link,
+  mkdir,
+  mkdtemp,
+  readdir,
+  readFile,
+  rm,
+  stat,
+  symlink,
+  writeFile,
+} from 'node:fs/promises';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { buffer } from 'node:stream/consumers';
 import { afterAll, beforeAll, describe, expect, it } from 'vitest';
 import { ZipFile } from 'yazl';
 import { siteOfFiles } from '@/core/address/resolve-address';
-import { openFolder } from '@/server/connections/folder';
+import { openFolder } from '@/server/connections/folder/open-folder';
 import { readSite } from '@/server/connections/read-site';
 import { isZipFile, openZip, unpackZip } from '@/server/connections/zip';
 import type { ReadableConnection } from '@/server/connections/connection';
@@ -85,6 +98,98 @@ describe('a folder', () => {
     expect(skipped.map(({ path }) => path).sort()).toEqual(['dangling.html', 'outside.html', 'real/round']);
     expect(await codeOf(connection.read('outside.html'))).toBe('FILE_MISSING');
     expect(await codeOf(connection.write('outside.html', new Uint8Array()))).toBe('PATH_OUTSIDE');
+  });
+
+  it('knows what stands under two addresses, whichever of them comes first', async () => {
+    const site = join(folder, 'twice');
+    await writeFiles(site, { 'real/x.html': '<p>', 'real/deep/y.html': '<p>' });
+    await symlink('real', join(site, 'alias'));
+    await symlink('real', join(site, 'zz'));
+    await symlink('../alias/deep', join(site, 'real', 'near'));
+    const connection = await openFolder(site);
+    const { files, links } = await connection.list();
+    const itself = new Map(files.map(({ path, sameAs }) => [path, sameAs ?? path]));
+    expect(itself.get('real/x.html')).toBe('real/x.html');
+    expect(itself.get('alias/x.html')).toBe('real/x.html');
+    expect(itself.get('zz/near/y.html')).toBe('real/deep/y.html');
+    expect(links).toContainEqual({ path: 'alias', leadsTo: 'real' });
+    expect(await connection.sourceOf?.('zz/deep/y.html')).toBe('real/deep/y.html');
+    await connection.write('alias/x.html', Buffer.from('new'));
+    expect(await readFile(join(site, 'real/x.html'), 'utf8')).toBe('new');
+  });
+
+  it('does not go round in links for ever', async () => {
+    const site = join(folder, 'round');
+    const names = ['a', 'b', 'c', 'd', 'e', 'f', 'g', 'h', 'i'];
+    for (const name of names) await writeFiles(site, { [`${name}/x.html`]: '<p>' });
+    for (const from of names)
+      for (const to of names) if (from !== to) await symlink(`../${to}`, join(site, from, `to-${to}`));
+    const { files, skipped } = await (await openFolder(site)).list();
+    expect(files.length).toBeLessThan(21_000);
+    expect(skipped.some(({ reason }) => reason.includes('no more is listed'))).toBe(true);
+  });
+
+  it('opens regular files only, and knows names that are no text by their bytes', async () => {
+    const site = join(folder, 'odd');
+    await writeFiles(site, { 'x.html': '<img src="caf%E9.png">' });
+    await writeFile(Buffer.from(`${site}/caf\xe9.png`, 'latin1'), 'picture');
+    execFileSync('mkfifo', [join(site, 'pipe.html')]);
+    const connection = await openFolder(site);
+    const { files, skipped } = await connection.list();
+    expect(files.map(({ path }) => path)).toEqual(['caf%E9.png', 'x.html']);
+    expect(skipped).toEqual([{ path: 'pipe.html', reason: 'neither a file nor a folder' }]);
+    expect(Buffer.from(await connection.read('caf%E9.png')).toString()).toBe('picture');
+    expect(await codeOf(connection.read('pipe.html'))).toBe('NOT_A_FILE');
+    expect(await codeOf(connection.read('x.html\0'))).toBe('FILE_MISSING');
+    expect(await rowsOf(connection)).toMatchObject([{ url: 'caf%E9.png' }]);
+  });
+
+  it('keeps mode, owner and group of what it writes, and says what it can’t keep', async () => {
+    const site = join(folder, 'rights');
+    await writeFiles(site, { 'x.html': 'old', 'twin.html': 'twin' });
+    const page = join(site, 'x.html');
+    await chmod(page, 0o664);
+    const isRoot = process.geteuid?.() === 0;
+    if (isRoot) await chown(page, 33, 34);
+    const connection = await openFolder(site);
+    expect(await connection.losesByWriting?.('x.html')).toEqual([]);
+    await connection.write('x.html', Buffer.from('new'));
+    const { mode, uid, gid } = await stat(page);
+    expect((mode & 0o777).toString(8)).toBe('664');
+    if (isRoot) expect([uid, gid]).toEqual([33, 34]);
+    await link(join(site, 'twin.html'), join(site, 'other.html'));
+    expect(await connection.losesByWriting?.('twin.html')).toEqual([expect.stringMatching(/hard-linked/)]);
+  });
+
+  it('makes no folder behind a link that leads out, and takes away what was left unfinished', async () => {
+    const site = join(folder, 'tidied');
+    const outside = join(folder, 'outside');
+    await mkdir(outside);
+    await writeFiles(site, { 'x.html': '<p>', 'sub/y.html.ibidem-new': 'half of wh' });
+    await symlink(outside, join(site, 'out'));
+    await symlink(join(folder, 'not yet'), join(site, 'dangling'));
+    const connection = await openFolder(site);
+    for (const path of ['out/new/a.png', 'dangling/a.png', 'dangling'])
+      expect(await codeOf(connection.write(path, new Uint8Array()))).toBe('PATH_OUTSIDE');
+    expect(await readdir(outside)).toEqual([]);
+    expect(await connection.tidy?.()).toEqual(['sub/y.html.ibidem-new']);
+    expect(await readdir(join(site, 'sub'))).toEqual([]);
+  });
+
+  it('tells a refusal of the system as what it is', async () => {
+    const site = join(folder, 'refused');
+    await writeFiles(site, { 'x.html': '<p>', 'folder/y.html': '<p>' });
+    const connection = await openFolder(site);
+    const refused = await connection
+      .write('folder', new Uint8Array())
+      .catch((error: unknown) => problemOf(error));
+    expect(refused).toMatchObject({
+      code: expect.stringMatching(/^SYSTEM_E/),
+      what: 'folder was not written.',
+    });
+    expect(await codeOf(connection.write(`${'n'.repeat(300)}.html`, new Uint8Array()))).toBe(
+      'SYSTEM_ENAMETOOLONG',
+    );
   });
 
   it('is written whole files at a time, and never outside itself', async () => {

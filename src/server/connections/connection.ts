@@ -10,6 +10,8 @@ export interface SiteFile {
   readonly modifiedMs: number | null;
   /** Changes whenever the file does, whoever changes it and whatever they do to its date; not every connection has one. */
   readonly mark?: string;
+  /** Path of the file itself, where this is a second address of it, through a link. */
+  readonly sameAs?: string;
   /** For a site read by its address: where the file came from, and the charset the server named. */
   readonly url?: string;
   readonly httpCharset?: string | null;
@@ -25,9 +27,18 @@ export interface SkippedEntry {
   readonly reason: string;
 }
 
+/** A link of the disk that stays inside the site. */
+export interface SiteLink {
+  readonly path: string;
+  /** Path of the file or folder that it stands for. */
+  readonly leadsTo: string;
+}
+
 export interface SiteListing {
   readonly files: readonly SiteFile[];
   readonly skipped: readonly SkippedEntry[];
+  /** Absent where a connection knows no links. */
+  readonly links?: readonly SiteLink[];
 }
 
 export interface ReadableConnection {
@@ -43,6 +54,8 @@ export interface ReadableConnection {
   find?(paths: readonly string[]): Promise<readonly SiteFile[]>;
   /** The hash of a file whose bytes need not be read for it. */
   hashOf?(path: string): string | undefined;
+  /** The path of the file itself that a path stands for: another one where a link leads to it. */
+  sourceOf?(path: string): Promise<string>;
   close(): Promise<void>;
 }
 
@@ -51,6 +64,13 @@ export interface WritableConnection extends ReadableConnection {
   write(path: string, bytes: Uint8Array): Promise<void>;
   /** Takes a file away; it is no error when it is gone already. */
   remove(path: string): Promise<void>;
+  /**
+   * What a file would lose by being written anew, each as the rest of the sentence “once written, it …”: an owner that
+   * this process may not give, a hard link.
+   */
+  losesByWriting?(path: string): Promise<readonly string[]>;
+  /** Takes away what earlier writes left unfinished, and tells which; to be called while nothing else writes. */
+  tidy?(): Promise<readonly string[]>;
 }
 
 /** What a file of a site is, where its name does not tell. */

@@ -7,7 +7,7 @@ import { requireRole, type Actor } from '../accounts/actor';
 import { openFetcher } from '../connections/http/fetch-address';
 import { CRAWL_LIMITS } from '../connections/http/crawl';
 import { scopeOfStart } from '../connections/http/mirror-site';
-import { openFolder } from '../connections/folder';
+import { openFolder } from '../connections/folder/open-folder';
 import { pagesOf } from '../connections/site-sources';
 import { unpackZip } from '../connections/zip';
 import { checkedInput } from '../checked-input';

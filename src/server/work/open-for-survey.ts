@@ -1,4 +1,4 @@
-import { openFolder } from '../connections/folder';
+import { openFolder } from '../connections/folder/open-folder';
 import type { Database } from '../db/database';
 import type { sites } from '../db/schema/sites';
 import type { SurveyConnection, SurveyWatch } from './survey-connection';

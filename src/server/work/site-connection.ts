@@ -1,7 +1,7 @@
 import { siteOfFiles } from '@/core/address/resolve-address';
 import { scopeOf } from '@/core/crawl/crawl-scope';
 import type { WritableConnection } from '../connections/connection';
-import { openFolder } from '../connections/folder';
+import { openFolder } from '../connections/folder/open-folder';
 import type { Database } from '../db/database';
 import type { sites } from '../db/schema/sites';
 import { ProblemError } from '../problem-error';
