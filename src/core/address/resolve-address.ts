@@ -81,12 +81,22 @@ export function decodePath(path: string, { keepsQueries }: Pick<SiteAddressing, 
 export function resolveAddress(value: string, base: string, site: SiteAddressing): ResolvedAddress {
   const trimmed = value.trim();
   if (trimmed === '') return NOWHERE;
-  if (!URL.canParse(trimmed, base)) return NOWHERE;
-  const url = new URL(trimmed, base);
+  const url = parsedUrl(trimmed, base);
+  if (!url) return NOWHERE;
   if ((url.protocol === 'http:' || url.protocol === 'https:') && site.hosts.includes(url.host)) {
     return { kind: 'site', path: decodePath(url.pathname.slice(1), site) + queryOf(url, site) };
   }
   return { kind: 'elsewhere', url: url.href };
+}
+
+/** A reference as a URL, or `null` where the standard can't parse it; half the work of asking first. */
+export function parsedUrl(reference: string, base: string): URL | null {
+  try {
+    return new URL(reference, base);
+  } catch {
+    // The constructor throws for that, and for nothing else.
+    return null;
+  }
 }
 
 /** The part of a query that names another file, as it stands; usually nothing. */

@@ -5,11 +5,12 @@
 import type { DefaultTreeAdapterTypes } from 'parse5';
 import { decodeAttribute } from '../source/escapes';
 import type { Span } from '../source/span';
+import { findAttribute, visitAttributes, type WrittenAttribute } from './start-tag';
 
 export type Element = DefaultTreeAdapterTypes.Element;
 
 /** How an attribute's value is delimited in the source; `bare` for an attribute that has none yet. */
-export type Quote = '"' | "'" | 'none' | 'bare';
+export type Quote = WrittenAttribute['quote'];
 
 export interface AttributeValue {
   /** Decoded: character references resolved, line ends as LF. */
@@ -41,24 +42,31 @@ export function locateAttribute(
   element: Element,
   name: string,
 ): AttributeValue | null {
-  const location = element.sourceCodeLocation?.attrs?.[name];
-  if (!location) return null;
-  const localName = name.startsWith('xlink:') ? name.slice(6) : name;
-  const value = attributeText(element, localName);
+  const written = writtenAttribute(source.text, element, name);
+  if (!written || written.quote === 'bare') return null;
+  const value = attributeText(element, name.startsWith('xlink:') ? name.slice(6) : name);
   if (value === null) return null;
-  const { text } = source;
-  const attributeEnd = location.endOffset;
-  // Written with the prefix that the page binds, which in XML may be any: what is known is where it begins.
-  let start = location.startOffset + 1;
-  while (start < attributeEnd && text[start] !== '=' && !isSpace(text.charCodeAt(start))) start++;
-  while (start < attributeEnd && isSpace(text.charCodeAt(start))) start++;
-  if (text[start] !== '=') return null;
-  start++;
-  while (start < attributeEnd && isSpace(text.charCodeAt(start))) start++;
-  const first = text[start];
-  const quote: Quote = first === '"' || first === "'" ? first : 'none';
-  const span = quote === 'none' ? { start, end: attributeEnd } : { start: start + 1, end: attributeEnd - 1 };
-  return new LocatedValue(text, span, value, quote);
+  const span = { start: written.valueStart, end: written.valueEnd };
+  return new LocatedValue(source.text, span, value, written.quote);
+}
+
+/** Where an element's attribute is written, with or without a value; `null` where the parser made the element up. */
+export function writtenAttribute(text: string, element: Element, name: string): WrittenAttribute | null {
+  const { sourceCodeLocation: location } = element;
+  if (!location) return null;
+  // In XML a name may carry any prefix, and some stand in a later tag: for those it is known where they begin.
+  const known = location.attrs?.[name];
+  if (known) return attributeAt(text, known.startOffset);
+  return findAttribute(text, (location.startTag ?? location).startOffset, name);
+}
+
+function attributeAt(text: string, start: number): WrittenAttribute | null {
+  let found: WrittenAttribute | null = null;
+  visitAttributes(text, start, (attribute) => {
+    found = attribute;
+    return true;
+  });
+  return found;
 }
 
 class LocatedValue implements AttributeValue {
@@ -82,8 +90,4 @@ class LocatedValue implements AttributeValue {
     const { start, end } = this.span;
     return start + (this.offsets?.[at] ?? end - start);
   }
-}
-
-function isSpace(unit: number): boolean {
-  return unit === 32 || (unit >= 9 && unit <= 13 && unit !== 11);
 }

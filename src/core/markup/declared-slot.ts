@@ -22,10 +22,15 @@ function pixels(value: string | null): number | null {
 }
 
 /** A `width: 300px` in a style attribute; `null` where it is not in pixels. */
-function stylePixels(style: string | null, property: string): number | null {
-  const match = new RegExp(`(?:^|;)\\s*${property}\\s*:\\s*(\\d+(?:\\.\\d+)?)px`, 'i').exec(style ?? '');
+function stylePixels(style: string | null, property: keyof typeof IN_PIXELS): number | null {
+  const match = style === null ? null : IN_PIXELS[property].exec(style);
   return match ? Number(match[1]) : null;
 }
+
+const IN_PIXELS = {
+  width: /(?:^|;)\s*width\s*:\s*(\d+(?:\.\d+)?)px/i,
+  height: /(?:^|;)\s*height\s*:\s*(\d+(?:\.\d+)?)px/i,
+};
 
 /** What an element's own markup declares about the space for its picture. */
 export function declaredSlot(element: Element, sizer: Element, found: FoundReference): DeclaredSlot {

@@ -2,12 +2,11 @@
 import type { Element } from './attribute-value';
 import { elementPath } from './element-path';
 import { isElement } from './node-text';
+import type { LikeChildren, PageTree } from './page-tree';
 import type { GroupAround } from './placement';
 
-const groups = new WeakMap<Element, Map<string, ReadonlyMap<Element, number>>>();
-
 /** Children of a tag name that hold exactly one picture each, numbered from 1; remembered, so long rows stay linear. */
-function likeChildren(parent: Element, tag: string): ReadonlyMap<Element, number> {
+function likeChildren({ remembered: { groups } }: PageTree, parent: Element, tag: string): LikeChildren {
   let byTag = groups.get(parent);
   if (!byTag) {
     byTag = new Map();
@@ -18,7 +17,8 @@ function likeChildren(parent: Element, tag: string): ReadonlyMap<Element, number
     const children = parent.childNodes.filter(
       (child): child is Element => isElement(child) && child.tagName === tag && holdsOnePicture(child),
     );
-    like = new Map(children.map((child, i) => [child, i + 1]));
+    const numbers = new Map(children.map((child, i) => [child, i + 1]));
+    like = { path: numbers.size >= 2 ? elementPath(parent) : '', numbers };
     byTag.set(tag, like);
   }
   return like;
@@ -37,15 +37,15 @@ function holdsOnePicture(element: Element): boolean {
 }
 
 /** The group that an element's picture belongs to, looking at most five ancestors up; `null` where it is alone. */
-export function groupAround(element: Element): GroupAround | null {
+export function groupAround(tree: PageTree, element: Element): GroupAround | null {
   let at = element;
   for (let level = 0; level < 5; level++) {
     const parent = at.parentNode;
     if (!parent || !isElement(parent) || parent.tagName === 'html') return null;
-    const like = likeChildren(parent, at.tagName);
-    if (like.size >= 2) {
-      const index = like.get(at);
-      return index === undefined ? null : { path: elementPath(parent), index, size: like.size };
+    const like = likeChildren(tree, parent, at.tagName);
+    if (like.numbers.size >= 2) {
+      const index = like.numbers.get(at);
+      return index === undefined ? null : { path: like.path, index, size: like.numbers.size };
     }
     at = parent;
   }

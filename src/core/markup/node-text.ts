@@ -1,6 +1,7 @@
 /** Reads the words in and around elements of a parsed page. Every function is bounded, however large the page. */
 import type { DefaultTreeAdapterTypes } from 'parse5';
 import { attributeText, type Element } from './attribute-value';
+import type { PageTree, Remembered } from './page-tree';
 
 export type Node = DefaultTreeAdapterTypes.Node;
 
@@ -15,8 +16,11 @@ export function isElement(node: Node | null | undefined): node is Element {
 
 /** Runs of white space as one blank, none at the ends. */
 export function collapse(text: string): string {
-  return text.replace(/[\s\u00a0]+/g, ' ').trim();
+  return UNEVEN.test(text) ? text.replace(/[\s\u00a0]+/g, ' ').trim() : text;
 }
+
+/** Blanks at an end, in a run, or of another sort than one space. */
+const UNEVEN = /^\s|\s$|[^\S ]|  /;
 
 /** Whether an element is kept from all readers where it is written. */
 const isNotShown = (element: Element): boolean =>
@@ -35,32 +39,33 @@ export function textOf(
   node: Node,
   options: { without?: Element; pictures?: boolean; limit?: number; fromEnd?: boolean } = {},
 ): string {
-  const limit = options.limit ?? 300;
+  const { limit = 300, fromEnd = false, pictures = false, without } = options;
   const stack: Node[] = [node];
   let text = '';
-  const add = (words: string) => {
-    text = options.fromEnd ? words + text : text + words;
-  };
   for (let visited = 0; stack.length > 0 && visited < MAX_NODES && text.length < limit * 2; visited++) {
     const next = stack.pop();
-    if (!next || next === options.without) continue;
-    if ('value' in next && next.nodeName === '#text') {
-      add(next.value);
-    } else if (isElement(next)) {
+    if (!next || next === without) continue;
+    if (next.nodeName === '#text') {
+      const { value } = next as DefaultTreeAdapterTypes.TextNode;
+      text = fromEnd ? value + text : text + value;
+      continue;
+    }
+    if (isElement(next)) {
       if (SILENT.has(next.tagName) || (next !== node && isNotShown(next))) continue;
-      if (APART.has(next.tagName)) add(' ');
-      if (options.pictures && next.tagName === 'img') add(` ${attributeText(next, 'alt') ?? ''} `);
+      let words = APART.has(next.tagName) ? ' ' : '';
+      if (pictures && next.tagName === 'img') words = ` ${attributeText(next, 'alt') ?? ''} `;
+      if (words !== '') text = fromEnd ? words + text : text + words;
     }
     if ('childNodes' in next) {
       const { length } = next.childNodes;
       for (let i = 0; i < length; i++) {
-        const child = next.childNodes[options.fromEnd ? i : length - 1 - i];
+        const child = next.childNodes[fromEnd ? i : length - 1 - i];
         if (child) stack.push(child);
       }
     }
   }
   const words = collapse(text);
-  return options.fromEnd ? words.slice(-limit) : words.slice(0, limit);
+  return fromEnd ? words.slice(-limit) : words.slice(0, limit);
 }
 
 /** The words that readers meet in an element, for searching: every text but those of scripts and styles. */
@@ -83,29 +88,33 @@ export function readersWords(root: Element | null, limit = 20_000): string {
  * The text beside an element: before it (`-1`) or after it (`1`), gathered outwards through its ancestors until
  * `limit` characters are found, within the page’s own content.
  */
-export function textBeside(element: Element, direction: -1 | 1, limit = 120): string {
+export function textBeside(
+  { remembered }: PageTree,
+  element: Element,
+  direction: -1 | 1,
+  limit = LONGEST_BESIDE,
+): string {
   let text = '';
   let from: Node = element;
   for (let level = 0; level < 6 && text.length < limit; level++) {
     const parent: Node | null = 'parentNode' in from ? from.parentNode : null;
     if (!parent || !('childNodes' in parent) || (isElement(parent) && parent.tagName === 'html')) break;
-    text = gatherSiblings(parent.childNodes, { from, direction, limit, text });
+    text = gatherSiblings(parent.childNodes, { from, direction, limit, text, remembered });
     if (isElement(parent) && WHOLE.has(parent.tagName)) break;
     from = parent;
   }
   return direction === 1 ? clipEnd(text, limit) : clipStart(text, limit);
 }
 
+const LONGEST_BESIDE = 120;
 /** What stands outside of these speaks of other things. */
 const WHOLE = new Set(['body', 'main']);
 /** What the site says on every page is not about the picture beside it. */
 const OF_THE_SITE = new Set(['nav', 'footer']);
 
 const MANY_SIBLINGS = 48;
-const places = new WeakMap<object, Map<Node, number>>();
-
 /** Where a node stands among its siblings; long rows are numbered once, so that a page of any shape stays linear. */
-function placeAmong(siblings: readonly Node[], node: Node): number {
+function placeAmong(siblings: readonly Node[], node: Node, { numbers: places }: Remembered): number {
   if (siblings.length <= MANY_SIBLINGS) return siblings.indexOf(node);
   let numbers = places.get(siblings);
   if (!numbers) {
@@ -117,19 +126,35 @@ function placeAmong(siblings: readonly Node[], node: Node): number {
 
 function gatherSiblings(
   siblings: readonly Node[],
-  { from, direction, limit, text }: { from: Node; direction: -1 | 1; limit: number; text: string },
+  {
+    from,
+    direction,
+    limit,
+    text,
+    remembered,
+  }: { from: Node; direction: -1 | 1; limit: number; text: string; remembered: Remembered },
 ): string {
+  const known = direction === 1 ? remembered.ahead : remembered.behind;
   let gathered = text;
-  let at = placeAmong(siblings, from) + direction;
+  let at = placeAmong(siblings, from, remembered) + direction;
   for (let steps = 0; steps < 8 && gathered.length < limit; steps++, at += direction) {
     const sibling = siblings[at];
     if (!sibling) break;
-    if (isElement(sibling) && OF_THE_SITE.has(sibling.tagName)) continue;
+    if (isElement(sibling) ? OF_THE_SITE.has(sibling.tagName) : isBlank(sibling)) continue;
     // One character more than is wanted tells that there was more.
-    const words = textOf(sibling, { limit: limit + 1, fromEnd: direction === -1 });
+    let words = known.get(sibling);
+    if (words === undefined) {
+      words = textOf(sibling, { limit: LONGEST_BESIDE + 1, fromEnd: direction === -1 });
+      known.set(sibling, words);
+    }
     if (words) gathered = direction === 1 ? `${gathered} ${words}`.trim() : `${words} ${gathered}`.trim();
   }
   return gathered;
+}
+
+/** Line ends and indentation between elements, the commonest of all siblings. */
+function isBlank(node: Node): boolean {
+  return node.nodeName === '#text' && !/[^\s\u00a0]/.test((node as DefaultTreeAdapterTypes.TextNode).value);
 }
 
 function clipEnd(text: string, limit: number): string {

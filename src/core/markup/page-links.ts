@@ -1,3 +1,4 @@
+import { parsedUrl } from '../address/resolve-address';
 import { attributeText, type Element } from './attribute-value';
 import type { PageTree } from './page-tree';
 
@@ -11,10 +12,10 @@ export function pageLinks(tree: PageTree, base: string): string[] {
   const known = new Set<string>();
   for (const element of tree.elements) {
     const written = writtenLink(element);
-    if (!written || written.startsWith('#') || known.has(written) || !URL.canParse(written, base)) continue;
+    if (!written || written.startsWith('#') || known.has(written)) continue;
     known.add(written);
-    const url = new URL(written, base);
-    if (url.protocol !== 'http:' && url.protocol !== 'https:') continue;
+    const url = parsedUrl(written, base);
+    if (url?.protocol !== 'http:' && url?.protocol !== 'https:') continue;
     url.hash = '';
     links.add(url.href);
   }

@@ -38,6 +38,26 @@ export interface PageTree {
   readonly language: string | null;
   /** The `href` of the first `base`, or `null`. */
   readonly baseHref: string | null;
+  readonly remembered: Remembered;
+}
+
+/** What was found out once while a page is read, so that a page of any shape takes time in proportion to its length. */
+export interface Remembered {
+  /** Like children of an element, by their tag name. */
+  readonly groups: Map<Element, Map<string, LikeChildren>>;
+  /** The first words of an element, and its last. */
+  readonly ahead: Map<Node, string>;
+  readonly behind: Map<Node, string>;
+  /** Where nodes stand among many siblings. */
+  readonly numbers: Map<object, Map<Node, number>>;
+}
+
+/** Children of one tag name that hold a picture each. */
+export interface LikeChildren {
+  /** Path of what holds them. */
+  readonly path: string;
+  /** Numbered from 1. */
+  readonly numbers: ReadonlyMap<Element, number>;
 }
 
 const OPEN: Surroundings = {
@@ -99,6 +119,7 @@ export function readTree(source: SourceText): PageTree {
     body,
     language: languageOf(document),
     baseHref: base,
+    remembered: { groups: new Map(), ahead: new Map(), behind: new Map(), numbers: new Map() },
   };
 }
 

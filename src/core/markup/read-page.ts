@@ -14,7 +14,7 @@ import { readStyleAttribute } from '../styles/read-sheet';
 import { areaPart } from './area-part';
 import { blockAnchor } from './block-anchor';
 import { accessibleName, isDecorative, linkName, textBesideIn } from './accessible-name';
-import { attributeText, locateAttribute, type Element } from './attribute-value';
+import { attributeText, locateAttribute, writtenAttribute, type Element } from './attribute-value';
 import { captionElement, readCaption } from './caption';
 import { declaredSlot } from './declared-slot';
 import { elementPath } from './element-path';
@@ -75,7 +75,16 @@ export function readPage(input: PageInput): PageReading {
   const base = baseOf(tree, input.url ?? urlOfPath(input.address, input.site));
   const lazy = input.lazyAttributes ? new Set([...LAZY_ATTRIBUTES, ...input.lazyAttributes]) : COMMON_LAZY;
   const starts = lineStarts(tree.text);
-  const part = readPart({ ...input, tree, base, starts, lazy, seen: new Set(), nesting: 0 });
+  const part = readPart({
+    ...input,
+    tree,
+    base,
+    starts,
+    lazy,
+    seen: new Set(),
+    resolved: new Map(),
+    nesting: 0,
+  });
   return {
     address: input.address,
     title: tree.title,
@@ -134,6 +143,7 @@ function readNested(reader: PageReader, at: number): PartReading | null {
     base: baseOf(tree, reader.base),
     starts: lineStarts(tree.text),
     seen: new Set(),
+    resolved: new Map(),
     nesting: reader.nesting + 1,
   });
   if (inner.placements.length === 0) return inner;
@@ -163,6 +173,8 @@ interface PageReader extends PageInput {
   /** What is listed already: an element that the parser cloned is still one in the source. */
   readonly seen: Set<string>;
   readonly lazy: ReadonlySet<string>;
+  /** Addresses by how they are written: a page says the same one many times. */
+  readonly resolved: Map<string, ResolvedAddress>;
   /** How many pages stand around this one: 0 for the page itself. */
   readonly nesting: number;
 }
@@ -240,14 +252,30 @@ function place(reader: PageReader, at: number, found: FoundReference): Placement
   if (reader.seen.has(key)) return null;
   reader.seen.add(key);
   const { tree } = reader;
+  const { start, end } = found.span;
+  const { line, column } = positionAt(reader.starts, start);
+  const around = describe(reader, at, found);
+  // Written out: spreading four objects into one takes as long as all the rest of it.
   return {
-    ...describe(reader, at, found),
     kind: found.kind,
     page: reader.address,
     source: reader.address,
-    raw: tree.text.slice(found.span.start, found.span.end),
-    ...found.span,
-    ...positionAt(reader.starts, found.span.start),
+    raw: tree.text.slice(start, end),
+    start,
+    end,
+    line,
+    column,
+    elementPath: around.elementPath,
+    thread: around.thread,
+    alt: around.alt,
+    name: around.name,
+    caption: around.caption,
+    link: around.link,
+    decorative: around.decorative,
+    hidden: around.hidden,
+    context: around.context,
+    declared: around.declared,
+    words: around.words,
     address: REFERS_TO_NONE.has(found.kind)
       ? NO_ADDRESS
       : resolve(reader, found.value, tree.elements[at] as Element),
@@ -266,7 +294,13 @@ function pathOf(reader: PageReader, value: string, element: Element): string | n
 }
 
 function resolve(reader: PageReader, value: string, element: Element): ResolvedAddress {
-  return resolveAddress(value, reader.tree.isXml ? xmlBase(reader.base, element) : reader.base, reader.site);
+  if (reader.tree.isXml) return resolveAddress(value, xmlBase(reader.base, element), reader.site);
+  let address = reader.resolved.get(value);
+  if (!address) {
+    address = resolveAddress(value, reader.base, reader.site);
+    reader.resolved.set(value, address);
+  }
+  return address;
 }
 
 /** The base that holds at an element of an XML page: `xml:base` of those around it, outermost first (XML Base, §4.2). */
@@ -328,10 +362,10 @@ function describe(reader: PageReader, at: number, found: FoundReference): Placem
     hidden: around.hidden || around.ariaHidden || isHiddenItself(shown),
     context: {
       headings: headingsOver(tree, at),
-      before: HEAD_KINDS.has(found.kind) ? '' : textBeside(shown, -1),
-      after: HEAD_KINDS.has(found.kind) ? '' : textBeside(shown, 1),
+      before: HEAD_KINDS.has(found.kind) ? '' : textBeside(tree, shown, -1),
+      after: HEAD_KINDS.has(found.kind) ? '' : textBeside(tree, shown, 1),
       inFigure: around.figure !== null,
-      group: HEAD_KINDS.has(found.kind) ? null : groupAround(shown),
+      group: HEAD_KINDS.has(found.kind) ? null : groupAround(tree, shown),
       meets: 1,
       ...(partOf ? { partOf } : {}),
       ...(around.button ? { button: textBesideIn(tree, around.button, shown, { pictures: true }) } : {}),
@@ -382,12 +416,12 @@ function wordAnchors(
   if (!words) return { alt: null, addAttribute: null, caption };
   const { element, attribute } = words;
   const alt = locateAttribute(tree, element, attribute);
-  const bare = element.sourceCodeLocation?.attrs?.[attribute];
+  const bare = alt ? null : writtenAttribute(tree.text, element, attribute);
   const tagStart =
     element.sourceCodeLocation?.startTag?.startOffset ?? element.sourceCodeLocation?.startOffset;
   return {
     ...(attribute === 'alt' ? {} : { attribute }),
-    alt: alt ? { span: alt.span, quote: alt.quote } : bare ? bareAnchor(bare.endOffset) : null,
+    alt: alt ? { span: alt.span, quote: alt.quote } : bare ? bareAnchor(bare.nameEnd) : null,
     addAttribute: alt || bare || tagStart === undefined ? null : tagStart + 1 + element.tagName.length,
     caption,
   };

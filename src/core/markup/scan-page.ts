@@ -6,6 +6,7 @@
  */
 import { decodeHTMLAttribute } from 'entities/decode';
 import { isLeadingLink } from './page-links';
+import { behindTagName, visitAttributes } from './start-tag';
 
 export interface PageScan {
   /** Absolute URLs, without fragments, each once. */
@@ -67,8 +68,7 @@ class Scan {
 
   private startTag(): void {
     const { text } = this;
-    let end = this.at + 2;
-    while (end < text.length && !isTagNameEnd(text.charCodeAt(end))) end++;
+    const end = behindTagName(text, this.at);
     const name = text.slice(this.at + 1, end).toLowerCase();
     const wanted = LINK_ATTRIBUTE[name];
     if (wanted === undefined) this.skipTag(end);
@@ -113,38 +113,10 @@ class Scan {
   /** Reads attributes up to the tag's end, and stands behind it. */
   private readAttributes(from: number, found: (name: string, value: string) => void): void {
     const { text } = this;
-    let at = from;
-    for (;;) {
-      while (isSpaceOrSlash(text.charCodeAt(at))) at++;
-      if (at >= text.length) break;
-      if (text[at] === '>') {
-        this.at = at + 1;
-        return;
-      }
-      const start = at++;
-      while (at < text.length && !isNameEnd(text.charCodeAt(at))) at++;
-      const name = text.slice(start, at).toLowerCase();
-      let value = at;
-      while (isSpace(text.charCodeAt(value))) value++;
-      if (text[value] !== '=') {
-        found(name, '');
-        continue;
-      }
-      value++;
-      while (isSpace(text.charCodeAt(value))) value++;
-      const quote = text[value];
-      if (quote === '"' || quote === "'") {
-        const end = text.indexOf(quote, value + 1);
-        if (end < 0) break;
-        found(name, decoded(text.slice(value + 1, end)));
-        at = end + 1;
-      } else {
-        at = value;
-        while (at < text.length && text[at] !== '>' && !isSpace(text.charCodeAt(at))) at++;
-        found(name, decoded(text.slice(value, at)));
-      }
-    }
-    this.at = -1;
+    this.at = visitAttributes(text, from, ({ nameStart, nameEnd, valueStart, valueEnd }) => {
+      found(text.slice(nameStart, nameEnd).toLowerCase(), decoded(text.slice(valueStart, valueEnd)));
+      return false;
+    });
   }
 
   /** Goes to the end tag of an element of raw text. */
@@ -173,11 +145,6 @@ class Scan {
 }
 
 const isLetter = (unit: number) => (unit >= 97 && unit <= 122) || (unit >= 65 && unit <= 90);
-const isSpace = (unit: number) => unit === 32 || (unit >= 9 && unit <= 13 && unit !== 11);
-const isSpaceOrSlash = (unit: number) => isSpace(unit) || unit === 0x2f;
-const isTagNameEnd = (unit: number) => isSpaceOrSlash(unit) || unit === 0x3e;
-const isNameEnd = (unit: number) => isTagNameEnd(unit) || unit === 0x3d;
-
 const decoded = (raw: string) => (raw.includes('&') ? decodeHTMLAttribute(raw) : raw);
 
 function absolute(written: ReadonlySet<string>, base: string): string[] {

@@ -36,10 +36,10 @@ describe('text', () => {
       '<p>Far before it</p><div>near before <span><img></span> near after</div><p>far after it</p>',
     );
     const { element } = nth(page, 'img');
-    expect(textBeside(element, -1)).toBe('Far before it near before');
-    expect(textBeside(element, 1)).toBe('near after far after it');
-    expect(textBeside(element, 1, 12)).toBe('near after …');
-    expect(textBeside(element, -1, 12)).toBe('… near before');
+    expect(textBeside(page, element, -1)).toBe('Far before it near before');
+    expect(textBeside(page, element, 1)).toBe('near after far after it');
+    expect(textBeside(page, element, 1, 12)).toBe('near after …');
+    expect(textBeside(page, element, -1, 12)).toBe('… near before');
   });
 
   it.each([
@@ -60,8 +60,9 @@ describe('text', () => {
       /^… far .*and near\.$/,
     ],
   ])('%s', (_name, html, before) => {
-    const { element } = nth(tree(html), 'img');
-    const text = textBeside(element, -1);
+    const page = tree(html);
+    const { element } = nth(page, 'img');
+    const text = textBeside(page, element, -1);
     if (typeof before === 'string') expect(text).toBe(before);
     else expect(text).toMatch(before);
   });
@@ -103,17 +104,21 @@ describe('elementPath', () => {
 });
 
 describe('groupAround', () => {
+  const groupOf = (text: string) => {
+    const page = tree(text);
+    return groupAround(page, nth(page, 'img').element);
+  };
   it.each([
     ['a list', '<ul><li><img></li><li><a><img></a></li><li>no picture</li></ul>', { index: 1, size: 2 }],
     ['table cells', '<table><tr><td><img><td><img><td><img></table>', { index: 1, size: 3 }],
     ['siblings', '<p><img><img></p>', { index: 1, size: 2 }],
     ['figures', '<div><figure><img></figure><figure><img></figure></div>', { index: 1, size: 2 }],
   ])('%s', (_name, text, expected) => {
-    expect(groupAround(nth(tree(text), 'img').element)).toMatchObject(expected);
+    expect(groupOf(text)).toMatchObject(expected);
   });
 
   it('is nothing for a picture alone', () => {
-    expect(groupAround(nth(tree('<div><p><img></p><p>text</p></div>'), 'img').element)).toBeNull();
+    expect(groupOf('<div><p><img></p><p>text</p></div>')).toBeNull();
   });
 });
 

@@ -5,8 +5,10 @@ import { wholeAttribute, type KindReader } from './kind';
 export const link: KindReader = {
   tags: ['a', 'area'],
   read(_element, page) {
+    // Most links lead to pages: where they are written is looked up only for those that lead to a picture.
+    const href = page.text('href')?.trim();
+    if (!href || !isPictureAddress({ kind: 'elsewhere', url: href })) return [];
     const own = wholeAttribute('link', 'href', page);
-    const references = own.length > 0 ? own : wholeAttribute('link', 'xlink:href', page);
-    return references.filter((found) => isPictureAddress({ kind: 'elsewhere', url: found.value }));
+    return own.length > 0 ? own : wholeAttribute('link', 'xlink:href', page);
   },
 };
