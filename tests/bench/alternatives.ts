@@ -42,16 +42,24 @@ export async function benchAlternatives(folders: readonly string[]): Promise<voi
           `${one.path}: the engine finds ${engine}, here are ${told.length}, ${musts} of them musts\n`,
         );
     }
-    report(`missing text alternatives told, of those in ${folder}`, {
-      ours: both,
-      bare: theirs,
-      unit: 'pictures',
-    });
-    report(`musts of missing text alternatives, beside those in ${folder}`, {
-      ours,
-      bare: theirs,
-      unit: 'pictures',
-    });
+    report(
+      `missing text alternatives told, of those in ${folder}`,
+      {
+        ours: both,
+        bare: theirs,
+        unit: 'pictures',
+      },
+      { atLeast: 0.98 },
+    );
+    report(
+      `musts of missing text alternatives, beside those in ${folder}`,
+      {
+        ours,
+        bare: theirs,
+        unit: 'pictures',
+      },
+      { atMost: 1.2 },
+    );
   }
   await browser.close();
 }

@@ -27,8 +27,12 @@ export function benchErrata(): void {
   const found = all.reduce((sum, page) => sum + checkPage(page).length, 0);
   const ours = ((performance.now() - start) * PLACEMENTS) / placements;
   if (found === 0) throw new Error('nothing was found');
-  report(`check 60,000 placements with ${RULES.length} rules, of what is allowed`, {
-    ...{ ours, bare: ALLOWED_MS },
-    unit: 'ms',
-  });
+  report(
+    `check 60,000 placements with ${RULES.length} rules, of what is allowed`,
+    {
+      ...{ ours, bare: ALLOWED_MS },
+      unit: 'ms',
+    },
+    { atMost: 1 },
+  );
 }

@@ -9,6 +9,7 @@ import { benchFamilies } from './families';
 import { benchPictures } from './pictures';
 import { benchReading } from './reading';
 import { benchSurveying } from './surveying';
+import { summary } from './measure';
 import { benchSwapping } from './swapping';
 
 const only = process.env['BENCH'];
@@ -22,4 +23,6 @@ const measures = {
   families: () => benchFamilies(process.argv.slice(2)),
   alternatives: () => benchAlternatives(process.argv.slice(2)),
 };
+// Rows go to standard output, the sum beside them.
 for (const [name, run] of Object.entries(measures)) if (!only || only === name) await run();
+process.stderr.write(summary());

@@ -1,20 +1,39 @@
-/** One measure: ours beside a bare pass over the same input in the same run. */
+/** One measure: ours beside a bare pass over the same input in the same run, with the ratio that is wanted. */
 interface Measure {
   readonly name: string;
   readonly ours: number;
   readonly bare: number;
   readonly ratio: number;
   readonly unit: string;
+  readonly wanted: string;
+  readonly isMet: boolean;
 }
 
+/** The ratio of ours to bare that is wanted: at most, or at least, so much. */
+export type Wanted = { readonly atMost: number } | { readonly atLeast: number };
+
 const round = (n: number) => Math.round(n * 1000) / 1000;
+let measured = 0;
+const short: string[] = [];
 
 export function report(
   name: string,
   { ours, bare, unit }: { ours: number; bare: number; unit: string },
+  wanted: Wanted,
 ): void {
-  const row: Measure = { name, ours: round(ours), bare: round(bare), ratio: round(ours / bare), unit };
+  const ratio = round(ours / bare);
+  const isMet = 'atMost' in wanted ? ratio <= wanted.atMost : ratio >= wanted.atLeast;
+  const text = 'atMost' in wanted ? `≤ ${wanted.atMost}` : `≥ ${wanted.atLeast}`;
+  const row: Measure = { name, ours: round(ours), bare: round(bare), ratio, unit, wanted: text, isMet };
   process.stdout.write(`${JSON.stringify(row)}\n`);
+  measured++;
+  if (!isMet) short.push(name);
+}
+
+/** How many measures fall short of what is wanted, and which. */
+export function summary(): string {
+  const names = short.map((name) => `\n  ${name}`).join('');
+  return `${measured} measured, ${short.length} fall short of what is wanted${names}\n`;
 }
 
 async function timed(run: () => unknown): Promise<number> {

@@ -2,50 +2,54 @@
 import type { Span } from '../source/span';
 import { attributeText, type Element } from './attribute-value';
 import { isElement, textOf } from './node-text';
-import type { PageTree } from './page-tree';
+import type { CaptionsAround, PageTree } from './page-tree';
 
 const CAPTION_CLASS = /(?:^|[\s_-])(?:caption|legend)(?:$|[\s_-])/i;
 
 /** The element that holds the caption: the figure's `figcaption`, else a neighbour whose class says so. */
-export function captionElement(element: Element, figure: Element | null): Element | null {
+export function captionElement(
+  { remembered }: PageTree,
+  element: Element,
+  figure: Element | null,
+): Element | null {
   if (figure) {
-    const own = childWhere(figure, (child) => child.tagName === 'figcaption');
-    if (own) return own;
+    const own = figure.childNodes.find((child) => isElement(child) && child.tagName === 'figcaption');
+    if (own) return own as Element;
   }
   let at: Element = element;
   for (let level = 0; level < 3; level++) {
     const parent = at.parentNode;
     if (!parent || !isElement(parent) || parent.tagName === 'body') return null;
-    if (countPictures(parent) > 1) return null;
-    const beside = childWhere(
-      parent,
-      (child) => child !== at && CAPTION_CLASS.test(attributeText(child, 'class') ?? ''),
-    );
-    if (beside) return beside;
+    let looked = remembered.captions.get(parent);
+    if (!looked) remembered.captions.set(parent, (looked = lookForCaptions(parent)));
+    if (looked.hasManyPictures) return null;
+    for (const beside of looked.captions) if (beside !== at) return beside;
     at = parent;
   }
   return null;
 }
 
-function childWhere(parent: Element, test: (child: Element) => boolean): Element | null {
-  for (const child of parent.childNodes.slice(0, 60)) {
-    if (isElement(child) && test(child)) return child;
+/** What an element holds that decides about captions, among its first children: looked at once, however many pictures. */
+function lookForCaptions(parent: Element): CaptionsAround {
+  const { childNodes } = parent;
+  const captions: Element[] = [];
+  let pictures = 0;
+  for (let i = 0; i < childNodes.length && i < MOST_CHILDREN; i++) {
+    const child = childNodes[i];
+    if (!isElement(child)) continue;
+    if (CAPTION_CLASS.test(attributeText(child, 'class') ?? '')) captions.push(child);
+    if (child.tagName === 'img') pictures++;
+    for (let n = 0; n < child.childNodes.length && n < MOST_GRANDCHILDREN; n++) {
+      const inner = child.childNodes[n];
+      if (isElement(inner) && inner.tagName === 'img') pictures++;
+    }
   }
-  return null;
+  // More than one, and a caption is nobody's.
+  return { captions, hasManyPictures: pictures > 1 };
 }
 
-/** Pictures among an element's children and grandchildren, as far as 2: more than one, and a caption is nobody's. */
-function countPictures(parent: Element): number {
-  let count = 0;
-  for (const child of parent.childNodes.slice(0, 60)) {
-    if (!isElement(child)) continue;
-    if (child.tagName === 'img') count++;
-    for (const inner of child.childNodes.slice(0, 20))
-      if (isElement(inner) && inner.tagName === 'img') count++;
-    if (count > 1) return count;
-  }
-  return count;
-}
+const MOST_CHILDREN = 60;
+const MOST_GRANDCHILDREN = 20;
 
 /** The caption's text and, where it can be replaced as a whole, the span of what stands between its tags. */
 export function readCaption(tree: PageTree, caption: Element): { text: string; span: Span | null } {

@@ -48,8 +48,16 @@ export interface Remembered {
   /** The first words of an element, and its last. */
   readonly ahead: Map<Node, string>;
   readonly behind: Map<Node, string>;
+  /** What an element holds that decides about captions. */
+  readonly captions: Map<Element, CaptionsAround>;
   /** Where nodes stand among many siblings. */
   readonly numbers: Map<object, Map<Node, number>>;
+}
+
+/** Captions among an element's children, and whether it holds more than one picture. */
+export interface CaptionsAround {
+  readonly captions: readonly Element[];
+  readonly hasManyPictures: boolean;
 }
 
 /** Children of one tag name that hold a picture each. */
@@ -119,7 +127,13 @@ export function readTree(source: SourceText): PageTree {
     body,
     language: languageOf(document),
     baseHref: base,
-    remembered: { groups: new Map(), ahead: new Map(), behind: new Map(), numbers: new Map() },
+    remembered: {
+      groups: new Map(),
+      ahead: new Map(),
+      behind: new Map(),
+      captions: new Map(),
+      numbers: new Map(),
+    },
   };
 }
 

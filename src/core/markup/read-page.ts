@@ -344,7 +344,7 @@ function describe(reader: PageReader, at: number, found: FoundReference): Placem
   const shown = element.tagName === 'source' ? (imageOf(around.picture) ?? element) : element;
   const attribute = wordsAttribute(found, element);
   const isUncaptioned = HEAD_KINDS.has(found.kind) || found.kind === 'area';
-  const caption = isUncaptioned ? null : captionElement(shown, around.figure);
+  const caption = isUncaptioned ? null : captionElement(tree, shown, around.figure);
   const words = caption ? readCaption(tree, caption) : null;
   const path = elementPath(element);
   const partOf = found.kind === 'area' ? areaPart(tree, element, (to) => pathOf(reader, to, element)) : null;

@@ -126,7 +126,7 @@ describe('captions', () => {
   const captionOf = (text: string) => {
     const page = tree(text);
     const { element, at } = nth(page, 'img');
-    const caption = captionElement(element, page.surroundings[at]?.figure ?? null);
+    const caption = captionElement(page, element, page.surroundings[at]?.figure ?? null);
     if (!caption) return null;
     const { text: words, span } = readCaption(page, caption);
     return { words, inside: span ? text.slice(span.start, span.end) : null };

@@ -32,16 +32,18 @@ export function sourceShelf(sources: readonly SharedSource[], site: SiteAddressi
   const manifests = new Map<string, SharedSource>();
   for (const source of sources) (source.role === 'sheet' ? sheets : manifests).set(source.path, source);
   const readSheets = new Map<string, SheetText>();
+  const dependent = new Map<string, boolean>();
   const readManifests = new Map<string, ManifestText>();
   const sheetOf = (path: string, environment?: string): SheetText | undefined => {
     const source = sheets.get(path);
     if (!source) return undefined;
-    const bytes = unshared(source.bytes);
-    const hint = environment && dependsOnPage(bytes, source.httpCharset) ? environment : null;
+    let depends = dependent.get(path);
+    if (depends === undefined) dependent.set(path, (depends = dependsOnPage(unshared(source.bytes), source.httpCharset)));
+    const hint = environment && depends ? environment : null;
     const key = hint ? `${path}\n${hint}` : path;
     let text = readSheets.get(key);
     if (!text) {
-      const decoded = decodeCss(bytes, { httpCharset: source.httpCharset, environment: hint });
+      const decoded = decodeCss(unshared(source.bytes), { httpCharset: source.httpCharset, environment: hint });
       text = sheetText(path, urlOfPath(path, site), decoded);
       readSheets.set(key, text);
     }
