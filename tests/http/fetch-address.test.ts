@@ -190,7 +190,7 @@ describe('insistence', () => {
       else response.writeHead(200, { ...headers, 'content-encoding': 'gzip' }).end(gzipSync('<p>é'));
     };
     server = await standIn({ '/': page });
-    const fetcher = openFetcher('all', QUICK);
+    const fetcher = openFetcher([server.host], QUICK);
     const first = await fetcher.get(`${server.origin}/`);
     expect(first).toMatchObject({ status: 200, type: 'text/html', charset: 'windows-1252', etag: '"7"' });
     expect(Buffer.from(first.bytes).toString()).toBe('<p>é');

@@ -205,7 +205,7 @@ describe('a second reading', () => {
     server = await standIn(answer);
     const kept = memory();
     const read = async () => {
-      const fetcher = openFetcher('all');
+      const fetcher = openFetcher([server?.host ?? '']);
       const start = `${server?.origin}/`;
       const scope = await scopeOfStart(fetcher, start);
       const options = { start, scope, fetcher, memory: kept, year: 2026, concurrency: 1 };
@@ -225,7 +225,7 @@ describe('a second reading', () => {
     const { answer } = site();
     server = await standIn(answer);
     const kept = memory();
-    const fetcher = openFetcher('all');
+    const fetcher = openFetcher([server?.host ?? '']);
     const start = `${server.origin}/`;
     const scope = await scopeOfStart(fetcher, start);
     const options = { start, scope, fetcher, memory: kept, year: 2026, concurrency: 1 };
@@ -242,7 +242,7 @@ describe('a second reading', () => {
 
   it('fetches what dresses the pages that were read before', async () => {
     server = await standIn({ '/': '<link rel=stylesheet href=/s.css>', '/s.css': 'p{}' });
-    const fetcher = openFetcher('all');
+    const fetcher = openFetcher([server?.host ?? '']);
     const start = `${server.origin}/`;
     const scope = await scopeOfStart(fetcher, start);
     const kept = memory();
@@ -263,7 +263,7 @@ describe('a second reading', () => {
       '/new': '<p>',
       '/paper': { headers: { 'content-type': 'application/pdf' }, body: 'x' },
     });
-    const fetcher = openFetcher('all');
+    const fetcher = openFetcher([server?.host ?? '']);
     const start = `${server.origin}/`;
     const scope = await scopeOfStart(fetcher, start);
     const passed: string[] = [];

@@ -17,6 +17,15 @@ const INDEX_NAMES: readonly string[] = [
 const SESSION_PARAMETERS =
   /^(?:phpsessid|jsessionid|aspsessionid\w*|sessionid|session_id|sid|cfid|cftoken|utm_\w+|fbclid|gclid)$/i;
 
+/** Whether an address names a session of its visitor, which is no part of it. */
+export function namesSession(address: string): boolean {
+  if (!/[?;]/.test(address) || !URL.canParse(address)) return false;
+  const { pathname, searchParams } = new URL(address);
+  return /;jsessionid=/i.test(pathname) || [...searchParams.keys()].some((name) => SESSION.test(name));
+}
+
+const SESSION = /^(?:phpsessid|jsessionid|aspsessionid\w*|sessionid|session_id|sid|cfid|cftoken)$/i;
+
 /** The scope of a site that begins at an address. `www.` or not, and http or https, are the same site. */
 export function scopeOf(
   start: string,

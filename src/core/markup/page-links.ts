@@ -34,9 +34,22 @@ function writtenLink(element: Element): string | null {
       return isLeadingLink(attributeText(element, 'rel') ?? '')
         ? attributeText(element, 'href')?.trim() || null
         : null;
+    case 'meta':
+      return attributeText(element, 'http-equiv')?.trim().toLowerCase() === 'refresh'
+        ? refreshAddress(attributeText(element, 'content') ?? '')
+        : null;
     default:
       return null;
   }
+}
+
+/**
+ * Where a refresh leads (HTML standard, "shared declarative refresh steps"): `5; url='next.html'`. `null` where it only
+ * loads the page again.
+ */
+export function refreshAddress(content: string): string | null {
+  const match = /^\s*[\d.]+\s*[;,\s]\s*(?:url\s*=\s*)?(?:"([^"]*)"?|'([^']*)'?|(.*))$/isu.exec(content);
+  return (match?.[1] ?? match?.[2] ?? match?.[3])?.trim() || null;
 }
 
 /** Whether a `link` with that `rel` leads to another page of the site. */

@@ -5,7 +5,7 @@
  * scripts and styles may hold elements: those are passed over too.
  */
 import { decodeHTMLAttribute } from 'entities/decode';
-import { isLeadingLink } from './page-links';
+import { isLeadingLink, refreshAddress } from './page-links';
 import { behindTagName, visitAttributes } from './start-tag';
 
 export interface PageScan {
@@ -28,9 +28,16 @@ const LINK_ATTRIBUTE: Readonly<Record<string, string>> = {
 /** Elements whose content is text and no markup (HTML standard, §13.2.5: raw text, RCDATA, script data). */
 const RAW = new Set(['script', 'style', 'textarea', 'title', 'xmp', 'noembed', 'noframes', 'iframe']);
 
-/** @param pageUrl absolute URL of the page, against which its addresses resolve */
-export function scanPage(text: string, pageUrl: string): PageScan {
-  const scan = new Scan(text, pageUrl);
+/**
+ * @param pageUrl absolute URL of the page, against which its addresses resolve
+ * @param options.isXml whether it is read as XML, where every element may close itself and nothing is raw text
+ */
+export function scanPage(
+  text: string,
+  pageUrl: string,
+  options: { readonly isXml?: boolean } = {},
+): PageScan {
+  const scan = new Scan(text, pageUrl, options.isXml ?? false);
   scan.run();
   return {
     links: absolute(scan.links, scan.base),
@@ -50,6 +57,7 @@ class Scan {
   constructor(
     private readonly text: string,
     private readonly pageUrl: string,
+    private readonly isXml: boolean,
   ) {
     this.base = pageUrl;
   }
@@ -71,11 +79,12 @@ class Scan {
     const end = behindTagName(text, this.at);
     const name = text.slice(this.at + 1, end).toLowerCase();
     const wanted = LINK_ATTRIBUTE[name];
-    if (wanted === undefined) this.skipTag(end);
+    if (name === 'meta') this.readMeta(end);
+    else if (wanted === undefined) this.skipTag(end);
     else this.readTag(name, wanted, end);
     if (this.at < 0) return;
     if (name === 'plaintext') this.at = -1;
-    else if (RAW.has(name)) this.skipRaw(name);
+    else if (RAW.has(name) && !(this.isXml && text[this.at - 2] === '/')) this.skipRaw(name);
   }
 
   /** Goes behind a tag's `>`; one inside quotes does not end it. */
@@ -94,6 +103,18 @@ class Scan {
       else if (attribute === 'rel') rel ||= value;
     });
     if (address !== null) this.take(name, address, rel);
+  }
+
+  /** A page that sends its readers on leads there, like a link. */
+  private readMeta(from: number): void {
+    let content = '';
+    let isRefresh = false;
+    this.readAttributes(from, (attribute, value) => {
+      if (attribute === 'content') content ||= value;
+      else if (attribute === 'http-equiv') isRefresh ||= value.trim().toLowerCase() === 'refresh';
+    });
+    const address = isRefresh ? refreshAddress(content) : null;
+    if (address) this.links.add(address);
   }
 
   private take(name: string, address: string, rel: string): void {

@@ -38,12 +38,16 @@ export function sourceShelf(sources: readonly SharedSource[], site: SiteAddressi
     const source = sheets.get(path);
     if (!source) return undefined;
     let depends = dependent.get(path);
-    if (depends === undefined) dependent.set(path, (depends = dependsOnPage(unshared(source.bytes), source.httpCharset)));
+    if (depends === undefined)
+      dependent.set(path, (depends = dependsOnPage(unshared(source.bytes), source.httpCharset)));
     const hint = environment && depends ? environment : null;
     const key = hint ? `${path}\n${hint}` : path;
     let text = readSheets.get(key);
     if (!text) {
-      const decoded = decodeCss(unshared(source.bytes), { httpCharset: source.httpCharset, environment: hint });
+      const decoded = decodeCss(unshared(source.bytes), {
+        httpCharset: source.httpCharset,
+        environment: hint,
+      });
       text = sheetText(path, urlOfPath(path, site), decoded);
       readSheets.set(key, text);
     }

@@ -93,7 +93,7 @@ type Row = typeof addresses.$inferSelect;
 /** The addresses of a site as the database knows them. */
 async function addressMemory(db: Database, siteId: number, survey: number): Promise<AddressMemory> {
   const { rows } = await db.pool.query<Row>(
-    `select url, final_url as "finalUrl", path, role, sha256, size_bytes::float8 as "sizeBytes", charset, etag,
+    `select url, final_url as "finalUrl", path, role, sha256, size_bytes::float8 as "sizeBytes", charset, is_xml as "isXml", etag,
        last_modified as "lastModified", links, sheets, from_url as "fromUrl", depth, queued_in as "queuedIn",
        read_in as "readIn", problem
      from addresses where site_id = $1`,
@@ -198,7 +198,8 @@ async function addressMemory(db: Database, siteId: number, survey: number): Prom
 }
 
 const EMPTY = {
-  ...{ finalUrl: null, path: null, role: null, sha256: null, sizeBytes: null, charset: null, etag: null },
+  ...{ finalUrl: null, path: null, role: null, sha256: null, sizeBytes: null, charset: null },
+  ...{ isXml: false, etag: null },
   ...{ lastModified: null, links: [], sheets: [], fromUrl: null, depth: 0, readIn: null, problem: null },
 };
 
@@ -206,6 +207,6 @@ function entryOf(row: Row): MirrorEntry | null {
   const { url, finalUrl, path, role, sha256, sizeBytes } = row;
   if (finalUrl === null || path === null || role === null || sha256 === null || sizeBytes === null)
     return null;
-  const { charset, etag, lastModified, links, sheets } = row;
-  return { url, finalUrl, path, role, sha256, sizeBytes, charset, etag, lastModified, links, sheets };
+  const { charset, isXml, etag, lastModified, links, sheets } = row;
+  return { url, finalUrl, path, role, sha256, sizeBytes, charset, isXml, etag, lastModified, links, sheets };
 }

@@ -250,7 +250,8 @@ function changedPagesOf({
     }
     if (given === undefined) await storeBytes(bytes);
     open.set(file.path, { file, sha256: hash });
-    return { path: file.path, bytes, url: file.url, httpCharset: file.httpCharset };
+    const { path, url, httpCharset, isXml } = file;
+    return { path, bytes, url, httpCharset, isXml };
   };
   return {
     looked: () => looked,

@@ -4,10 +4,12 @@
  * told by whoever reads them.
  */
 import PQueue from 'p-queue';
-import { mayBePage, ownUrl, pagePathOf, type CrawlScope } from '@/core/crawl/crawl-scope';
+import { mayBePage, namesSession, ownUrl, pagePathOf, type CrawlScope } from '@/core/crawl/crawl-scope';
+import { Frontier } from '@/core/crawl/frontier';
 import { watchForTraps, type TrapCut } from '@/core/crawl/spot-traps';
 import { sha256 } from '../../hash';
 import { problemOf, ProblemError } from '../../problem-error';
+import type { CrawlBudget } from './crawl-budget';
 import type { Fetched, Fetcher, Validators } from './fetch-address';
 import { gatherSitemaps } from './gather-sitemaps';
 import { robotRules, type RobotRules } from './robots';
@@ -28,6 +30,8 @@ interface CrawledPage extends CrawlTarget, Validators {
   readonly finalUrl: string;
   readonly bytes: Uint8Array;
   readonly charset: string | null;
+  /** Whether the server calls it XHTML. */
+  readonly isXml: boolean;
 }
 
 /** An address that gave no page. */
@@ -65,6 +69,7 @@ export interface CrawlOptions {
   readonly start: string;
   readonly scope: CrawlScope;
   readonly fetcher: Fetcher;
+  readonly budget: CrawlBudget;
   readonly reader: CrawlReader;
   /** The present year, for calendars without end. */
   readonly year: number;
@@ -85,7 +90,7 @@ export interface CrawlSummary {
   /** Pictures that sitemaps name. */
   readonly sitemapPictures: readonly string[];
   /** Why the reading ended before everything was read; `null` where it did not. */
-  readonly endedBy: 'pages' | 'stop' | null;
+  readonly endedBy: 'pages' | 'requests' | 'time' | 'stop' | null;
 }
 
 export const CRAWL_LIMITS = { maxPages: 100_000, maxDepth: 1000, concurrency: 6 };
@@ -96,8 +101,8 @@ export const CRAWL_LIMITS = { maxPages: 100_000, maxDepth: 1000, concurrency: 6 
  * @throws ProblemError where the start itself can't be read, or the host does not wish to be
  */
 export async function crawl(options: CrawlOptions): Promise<CrawlSummary> {
-  const { scope, fetcher, reader } = options;
-  const rules = await robotRules(fetcher, scope.site.origin);
+  const { scope, fetcher, reader, budget, maxPages = CRAWL_LIMITS.maxPages } = options;
+  const rules = await robotRules(fetcher, scope.site.origin, budget);
   if (rules.refusal !== null) throw robotsProblem(options.start, rules.refusal);
   if (!rules.mayRead(options.start))
     throw robotsProblem(options.start, 'It asks programs not to read this address.');
@@ -105,6 +110,8 @@ export async function crawl(options: CrawlOptions): Promise<CrawlSummary> {
   const sitemaps = await gatherSitemaps(fetcher, rules.sitemaps, {
     origin: scope.site.origin,
     may: (url) => scope.site.hosts.includes(new URL(url).host) && rules.mayRead(url),
+    budget,
+    maxPages,
   });
   for (const { url, reason } of sitemaps.problems) reader.problem({ url, from: null, reason });
   const state = new CrawlState(options, rules);
@@ -138,7 +145,8 @@ class CrawlState {
   startProblem: ProblemError | null = null;
   private failure: Error | null = null;
   private done = 0;
-  private readonly queue: PQueue;
+  private readonly frontier = new Frontier<CrawlTarget>();
+  private readonly lanes: PQueue;
   private readonly seen = new Set<string>();
   /** By page name: other addresses of the same page, for when the first fails. */
   private readonly names = new Map<string, CrawlTarget[]>();
@@ -146,6 +154,7 @@ class CrawlState {
   private readonly maxPages;
   private readonly forbidden = { count: 0, example: '' };
   private readonly tooDeep = { count: 0, example: '' };
+  private readonly sessions = { count: 0, example: '' };
 
   constructor(
     private readonly options: CrawlOptions,
@@ -153,7 +162,7 @@ class CrawlState {
   ) {
     this.traps = watchForTraps(options.year);
     this.maxPages = options.maxPages ?? CRAWL_LIMITS.maxPages;
-    this.queue = new PQueue({ concurrency: options.concurrency ?? CRAWL_LIMITS.concurrency });
+    this.lanes = new PQueue({ concurrency: options.concurrency ?? CRAWL_LIMITS.concurrency });
   }
 
   /** Takes up a reading that was stopped: what it had read is not read again. */
@@ -172,7 +181,9 @@ class CrawlState {
     const fresh: CrawlTarget[] = [];
     for (const address of addresses) {
       const url = ownUrl(address, this.options.scope);
-      if (url === null || this.seen.has(url)) continue;
+      if (url === null) continue;
+      if (url !== address && namesSession(address)) note(this.sessions, address);
+      if (this.seen.has(url)) continue;
       this.seen.add(url);
       if (!mayBePage(url)) continue;
       const target = { url, depth, from };
@@ -196,36 +207,45 @@ class CrawlState {
 
   /** Reads until nothing is left to be read, or the reading is ended. */
   async run(): Promise<void> {
-    await this.queue.onIdle();
+    await this.lanes.onIdle();
     if (this.failure) throw this.failure;
   }
 
   private put(target: CrawlTarget): void {
-    this.queue
-      .add(() => this.take(target))
+    this.frontier.add(target, sourceOf(target));
+    // A lane takes what is next by then, which need not be this one.
+    this.lanes
+      .add(() => this.take())
       .catch((error: unknown) => {
         // What the reader of pages throws is no matter of one address: the first such error ends the crawl.
         this.failure ??= error instanceof Error ? error : new Error(String(error));
-        this.queue.clear();
+        this.stopTaking();
       });
   }
 
-  private async take(target: CrawlTarget): Promise<void> {
+  private async take(): Promise<void> {
     if (this.options.isStopped?.()) this.end('stop');
     else if (this.isFull()) this.end('pages');
-    if (this.endedBy) return;
+    else if (this.options.budget.spent) this.end(this.options.budget.spent);
+    const target = this.endedBy ? undefined : this.frontier.next();
+    if (!target) return;
     await this.read(target);
     this.done++;
-    this.options.reader.progress?.({ done: this.done, open: this.queue.size + this.queue.pending });
+    this.options.reader.progress?.({ done: this.done, open: this.frontier.size + this.lanes.pending });
+  }
+
+  private stopTaking(): void {
+    this.frontier.clear();
+    this.lanes.clear();
   }
 
   private isFull(): boolean {
     return this.pages + this.unchangedPages >= this.maxPages;
   }
 
-  private end(by: 'pages' | 'stop'): void {
+  private end(by: NonNullable<CrawlSummary['endedBy']>): void {
     this.endedBy ??= by;
-    this.queue.clear();
+    this.stopTaking();
   }
 
   private async read(target: CrawlTarget): Promise<void> {
@@ -233,7 +253,11 @@ class CrawlState {
     const isOwn = (url: string) => ownUrl(url, scope) !== null && this.rules.mayRead(url);
     let fetched: Fetched;
     try {
-      fetched = await fetcher.get(target.url, { known: known?.(target.url) ?? null, within: isOwn });
+      fetched = await fetcher.get(target.url, {
+        known: known?.(target.url) ?? null,
+        within: isOwn,
+        budget: this.options.budget,
+      });
     } catch (error) {
       if (target.depth === 0 && error instanceof ProblemError) this.startProblem = error;
       return this.fail(target, problemOf(error).why, !isGone(error));
@@ -248,6 +272,7 @@ class CrawlState {
     if (this.isFull()) return this.end('pages');
     if (fetched.status === 304) {
       this.unchangedPages++;
+      this.frontier.tell(sourceOf(target), true);
       this.add(await reader.unchanged({ ...target, path }), { depth: target.depth + 1, from: target.url });
       return;
     }
@@ -267,15 +292,18 @@ class CrawlState {
       return;
     }
     this.pages++;
+    this.frontier.tell(sourceOf(target), true);
     if (finalUrl.includes('?')) this.traps.saw(finalUrl, sha256(fetched.bytes));
     const { bytes, charset, etag, lastModified } = fetched;
-    const page = { ...target, path, finalUrl, bytes, charset, etag, lastModified };
+    const isXml = fetched.type === 'application/xhtml+xml';
+    const page = { ...target, path, finalUrl, bytes, charset, isXml, etag, lastModified };
     const links = await reader.page(page);
     this.add(links, { depth: target.depth + 1, from: finalUrl });
   }
 
   private fail(target: CrawlTarget, reason: string, isPassing = false): void {
     const { url, from, depth } = target;
+    this.frontier.tell(sourceOf(target), false);
     const other = this.names.get(pagePathOf(url, this.options.scope.site))?.shift();
     if (other) return this.put({ ...other, depth });
     const led = this.options.reader.problem({ url, from, reason, isPassing });
@@ -285,6 +313,7 @@ class CrawlState {
   cuts(): TrapCut[] {
     const own = [
       { ...this.forbidden, pattern: 'robots.txt', why: 'the host’s robots.txt asks not to read them' },
+      { ...this.sessions, pattern: 'sessions', why: 'it names a session, and was asked for without' },
       { ...this.tooDeep, pattern: 'depth', why: `more than ${CRAWL_LIMITS.maxDepth} links from the start` },
     ].filter(({ count }) => count > 0);
     return [...own, ...this.traps.cuts()];
@@ -296,6 +325,9 @@ function isGone(error: unknown): boolean {
   const { status } = ((error as Error).cause ?? {}) as { status?: number };
   return status === 404 || status === 410;
 }
+
+/** Where an address was learnt. */
+const sourceOf = ({ from }: CrawlTarget): string => from ?? 'sitemap';
 
 function note(tally: { count: number; example: string }, url: string): void {
   if (tally.count++ === 0) tally.example = url;

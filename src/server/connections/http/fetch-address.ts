@@ -5,16 +5,19 @@ import { brotliDecompress, gunzip, inflate, inflateRaw } from 'node:zlib';
 import PQueue from 'p-queue';
 import { Agent, request } from 'undici';
 import { ProblemError } from '../../problem-error';
+import type { CrawlBudget } from './crawl-budget';
 import { addressProblem, problemOfFailure } from './address-problem';
 import { isAllowedPrivate, publicLookup, refusePrivateLiteral, type PrivateHosts } from './guard-address';
 
 export interface FetchLimits {
   /** Bytes of one answer, packed or unpacked. */
   readonly maxBytes: number;
-  /** Time for one answer as a whole, in ms; a server that drips is given up on. */
+  /** Time for one address as a whole, in ms: redirects, waits and further attempts included. */
   readonly totalMs: number;
-  /** Time without a byte, in ms. */
+  /** Time until an answer begins, and between two pieces of it, in ms. */
   readonly idleMs: number;
+  /** An answer that comes slower than so many bytes a second for five seconds is given up on. */
+  readonly leastPerSecond: number;
   readonly redirects: number;
   /** How often an address is asked before it is given up on. */
   readonly attempts: number;
@@ -28,8 +31,9 @@ export interface FetchLimits {
 
 const FETCH_LIMITS: FetchLimits = {
   maxBytes: 20 * 1024 ** 2,
-  totalMs: 60_000,
-  idleMs: 15_000,
+  totalMs: 30_000,
+  idleMs: 10_000,
+  leastPerSecond: 256,
   redirects: 10,
   attempts: 3,
   backOffMs: 500,
@@ -62,6 +66,10 @@ interface FetchOptions {
   readonly known?: Validators | null;
   /** Redirects to addresses outside are told, not followed. */
   readonly within?: (url: string) => boolean;
+  /** Only so many bytes of the answer are wanted; what comes behind them is left. */
+  readonly firstBytes?: number;
+  /** What the request counts for. */
+  readonly budget?: CrawlBudget | undefined;
 }
 
 export interface Fetcher {
@@ -74,7 +82,6 @@ export interface Fetcher {
 
 const USER_AGENT = 'Ibidem/0.1 (survey of the pictures of a site, for its maintainer)';
 const TRY_AGAIN = new Set([408, 425, 429, 500, 502, 503, 504]);
-const MAX_PAUSE_MS = 30_000;
 
 /** Opens a fetcher. @param allowed hosts that may be at private addresses; they are not held to a rate either */
 export function openFetcher(allowed: PrivateHosts, given: Partial<FetchLimits> = {}): Fetcher {
@@ -101,55 +108,70 @@ export function openFetcher(allowed: PrivateHosts, given: Partial<FetchLimits> =
     return queue;
   };
 
-  const once = async (url: URL, known: Validators | null | undefined): Promise<Answer> => {
+  const once = async (url: URL, { known, firstBytes, deadline, budget }: Asking): Promise<Answer> => {
     refusePrivateLiteral(url, allowed);
-    const deadline = Date.now() + limits.totalMs;
+    budget?.spend();
+    // Hints that come before an answer (status 103) count as signs of life for ever: the answer must begin in time.
+    const isLate = new AbortController();
+    const begin = setTimeout(() => isLate.abort(slow(url)), Math.min(limits.idleMs, deadline - Date.now()));
     try {
       const response = await request(url, {
         dispatcher: isAllowedPrivate(url, allowed) ? inside : outside,
         headers: {
           'user-agent': USER_AGENT,
           accept: '*/*',
-          'accept-encoding': 'gzip, deflate, br',
+          // The first bytes of a packed answer are of no use by themselves.
+          'accept-encoding': firstBytes === undefined ? 'gzip, deflate, br' : 'identity',
           ...(known?.etag ? { 'if-none-match': known.etag } : {}),
           ...(known?.lastModified ? { 'if-modified-since': known.lastModified } : {}),
         },
+        signal: isLate.signal,
       });
+      clearTimeout(begin);
       const header = (name: string) => headerOf(response.headers, name);
       const status = response.statusCode;
       const isWanted = status >= 200 && status < 300;
       const packed = isWanted
-        ? await collect(response.body, { maxBytes: limits.maxBytes, deadline, url })
+        ? await collect(response.body, { ...limits, firstBytes, deadline, url })
         : await discard(response.body, deadline).then(() => EMPTY);
       const bytes = await unpack(packed, header('content-encoding'), { url, maxBytes: limits.maxBytes });
       return { status, header, bytes };
     } catch (error) {
       throw problemOfFailure(error, url.href);
+    } finally {
+      clearTimeout(begin);
     }
   };
 
-  const insistent = async (url: URL, known: Validators | null | undefined): Promise<Answer> => {
+  const insistent = async (url: URL, asking: Asking): Promise<Answer> => {
     const queue = queueOf(url);
     for (let attempt = 1; ; attempt++) {
       const isLast = attempt >= limits.attempts;
       try {
-        const answer = queue ? ((await queue.add(() => once(url, known))) as Answer) : await once(url, known);
-        if (!TRY_AGAIN.has(answer.status) || isLast) return answer;
-        await pause(waitFor(answer.header('retry-after'), limits.backOffMs * 2 ** (attempt - 1)));
+        const answer = queue
+          ? ((await queue.add(() => once(url, asking))) as Answer)
+          : await once(url, asking);
+        if (!TRY_AGAIN.has(answer.status) || isLast || asking.budget?.spent) return answer;
+        const waitMs = waitFor(answer.header('retry-after'), limits.backOffMs * 2 ** (attempt - 1));
+        // A server that wants to be left alone for longer than an address may take is left alone.
+        if (Date.now() + waitMs >= asking.deadline) return answer;
+        await pause(waitMs);
       } catch (error) {
         const isPassing = error instanceof ProblemError && error.problem.code === 'ADDRESS_UNREACHED';
-        if (!isPassing || isLast) throw error;
+        if (!isPassing || isLast || Date.now() >= asking.deadline) throw error;
         await pause(limits.backOffMs * 2 ** (attempt - 1));
       }
     }
   };
 
   return {
-    async get(address, { known, within } = {}) {
+    async get(address, { known = null, within, firstBytes, budget } = {}) {
       const redirects: string[] = [];
+      const asking = { firstBytes, budget, deadline: Date.now() + limits.totalMs };
       let url = new URL(address);
       for (;;) {
-        const answer = await insistent(url, redirects.length === 0 ? known : null);
+        const isFirst = redirects.length === 0;
+        const answer = await insistent(url, { ...asking, known: isFirst ? known : null });
         const { status, header, bytes } = answer;
         const location = status >= 300 && status < 400 && status !== 304 ? header('location') : null;
         const [type = '', ...parameters] = (header('content-type') ?? '').split(';');
@@ -164,6 +186,12 @@ export function openFetcher(allowed: PrivateHosts, given: Partial<FetchLimits> =
           lastModified: header('last-modified'),
           leadsTo: null,
         };
+        if (status === 304 && !(isFirst && (known?.etag || known?.lastModified)))
+          throw addressProblem(
+            'ADDRESS_BROKEN',
+            url.href,
+            'It says that nothing has changed (304), though nobody asked that.',
+          );
         if (location === null) {
           if ((status >= 200 && status < 300) || status === 304) return fetched;
           throw addressProblem('ADDRESS_STATUS', url.href, statusText(status), status);
@@ -194,6 +222,15 @@ export function openFetcher(allowed: PrivateHosts, given: Partial<FetchLimits> =
   };
 }
 
+/** What is asked of one address, whatever it takes. */
+interface Asking {
+  readonly known: Validators | null;
+  readonly firstBytes: number | undefined;
+  /** When the address is given up on, in ms since 1970. */
+  readonly deadline: number;
+  readonly budget: CrawlBudget | undefined;
+}
+
 interface Answer {
   readonly status: number;
   readonly header: (name: string) => string | null;
@@ -215,7 +252,7 @@ function waitFor(retryAfter: string | null, otherwiseMs: number): number {
   const seconds = Number(retryAfter);
   if (retryAfter === null || retryAfter.trim() === '') return otherwiseMs;
   const ms = Number.isFinite(seconds) ? seconds * 1000 : Date.parse(retryAfter) - Date.now();
-  return Number.isFinite(ms) ? Math.min(MAX_PAUSE_MS, Math.max(0, ms)) : otherwiseMs;
+  return Number.isFinite(ms) ? Math.max(0, ms) : otherwiseMs;
 }
 
 function statusText(status: number): string {
@@ -225,17 +262,38 @@ function statusText(status: number): string {
   return status >= 500 ? `The server failed (${status}).` : `The server answered ${status}.`;
 }
 
+function slow(url: URL): ProblemError {
+  return addressProblem('ADDRESS_SLOW', url.href, 'The server did not answer in time.');
+}
+
+/** From then on an answer's pace is looked at. */
+const PACE_FROM_MS = 5000;
+
 /** The whole of an answer's body. Time is looked at with every piece; a body of which no piece comes is idle. */
 async function collect(
   body: AsyncIterable<Uint8Array>,
-  { maxBytes, deadline, url }: { maxBytes: number; deadline: number; url: URL },
+  {
+    maxBytes,
+    leastPerSecond,
+    firstBytes = Infinity,
+    deadline,
+    url,
+  }: Pick<FetchLimits, 'maxBytes' | 'leastPerSecond'> &
+    Pick<Asking, 'deadline' | 'firstBytes'> & { url: URL },
 ): Promise<Uint8Array> {
   const chunks: Uint8Array[] = [];
   let length = 0;
+  const start = Date.now();
   for await (const chunk of body) {
     length += chunk.length;
+    if (length >= firstBytes) {
+      chunks.push(chunk.subarray(0, chunk.length - (length - firstBytes)));
+      // Leaving the loop drops the rest, and the connection with it.
+      return Buffer.concat(chunks);
+    }
     if (length > maxBytes) throw tooLarge(url, maxBytes);
-    if (Date.now() > deadline)
+    const ms = Date.now() - start;
+    if (Date.now() > deadline || (ms > PACE_FROM_MS && (length / ms) * 1000 < leastPerSecond))
       throw addressProblem('ADDRESS_SLOW', url.href, 'The answer drips, and would not end.');
     chunks.push(chunk);
   }
@@ -278,10 +336,32 @@ async function unpack(
   encoding: string | null,
   { url, maxBytes }: { url: URL; maxBytes: number },
 ): Promise<Uint8Array> {
-  const unpacker = UNPACKERS[encoding?.trim().toLowerCase() ?? ''];
-  if (!unpacker || bytes.length === 0) return bytes;
-  return unpacker(bytes, { maxOutputLength: maxBytes }).catch((error: NodeJS.ErrnoException) => {
-    if (error.code === 'ERR_BUFFER_TOO_LARGE') throw tooLarge(url, maxBytes);
-    throw addressProblem('ADDRESS_BROKEN', url.href, `Its ${encoding} packing is broken (${error.message}).`);
-  });
+  let plain = bytes;
+  const packings = (encoding ?? '')
+    .toLowerCase()
+    .split(',')
+    .map((name) => name.trim());
+  if (packings.length > MAX_PACKINGS)
+    throw addressProblem('ADDRESS_BROKEN', url.href, `It is packed ${packings.length} times over.`);
+  // The last one named was put around all others (RFC 9110, §8.4).
+  for (const packing of packings.reverse()) {
+    if (packing === '' || packing === 'identity' || plain.length === 0) continue;
+    const unpacker = UNPACKERS[packing];
+    if (!unpacker)
+      throw addressProblem('ADDRESS_BROKEN', url.href, `It is packed as ${packing}, which nobody asked for.`);
+    plain = await unpacker(plain, { maxOutputLength: maxBytes }).catch((error: NodeJS.ErrnoException) => {
+      if (error.code === 'ERR_BUFFER_TOO_LARGE') throw tooLarge(url, maxBytes);
+      throw addressProblem(
+        'ADDRESS_BROKEN',
+        url.href,
+        `Its ${packing} packing is broken (${error.message}).`,
+      );
+    });
+  }
+  // No page and no style sheet begins so: whoever packed it did not say that it had been packed before.
+  if (plain !== bytes && plain[0] === 0x1f && plain[1] === 0x8b)
+    throw addressProblem('ADDRESS_BROKEN', url.href, 'It is packed twice over.');
+  return plain;
 }
+
+const MAX_PACKINGS = 4;

@@ -2,9 +2,9 @@
 import { promisify } from 'node:util';
 import { gunzip } from 'node:zlib';
 import { readSitemap } from '@/core/crawl/read-sitemap';
+import type { CrawlBudget } from './crawl-budget';
 import type { Fetcher } from './fetch-address';
 
-const MAX_SITEMAPS = 500;
 const MAX_UNPACKED_BYTES = 60 * 1024 ** 2;
 
 export interface SitemapFind {
@@ -14,11 +14,21 @@ export interface SitemapFind {
   readonly problems: readonly { readonly url: string; readonly reason: string }[];
 }
 
+/** A sitemap may name pages that are gone: so many times as many as are to be read. */
+const ENTRIES_A_PAGE = 4;
+
+interface SitemapAsking {
+  readonly origin: string;
+  readonly may: (url: string) => boolean;
+  readonly budget: CrawlBudget;
+  readonly maxPages: number;
+}
+
 /** @param may whether a sitemap's address may be asked for */
 export async function gatherSitemaps(
   fetcher: Fetcher,
   named: readonly string[],
-  { origin, may }: { origin: string; may: (url: string) => boolean },
+  { origin, may, budget, maxPages }: SitemapAsking,
 ): Promise<SitemapFind> {
   const isGuess = named.length === 0;
   const queue = isGuess ? [`${origin}/sitemap.xml`] : [...named];
@@ -26,13 +36,22 @@ export async function gatherSitemaps(
   const pages = new Set<string>();
   const pictures = new Set<string>();
   const problems: { url: string; reason: string }[] = [];
-  for (let at = 0; at < queue.length && at < MAX_SITEMAPS; at++) {
+  for (let at = 0; at < queue.length && !budget.spent; at++) {
     const url = queue[at] as string;
     if (!may(url)) continue;
+    // More than these are left out, and told: the pages they name could not all be read either.
+    if (at >= budget.forSitemaps || pages.size > maxPages * ENTRIES_A_PAGE) {
+      const left = queue.length - at;
+      problems.push({
+        url,
+        reason: `It and ${left - 1} more sitemaps were left out: there are too many for this reading.`,
+      });
+      break;
+    }
     try {
-      const { bytes, url: from } = await fetcher.get(url, { within: may });
+      const { bytes, url: from } = await fetcher.get(url, { within: may, budget });
       const reading = readSitemap(await textOf(bytes), from);
-      for (const page of reading.pages) pages.add(page);
+      for (const page of reading.pages) if (pages.size <= maxPages * ENTRIES_A_PAGE) pages.add(page);
       for (const picture of reading.pictures) pictures.add(picture);
       for (const next of reading.sitemaps) {
         if (!seen.has(next)) queue.push(next);

@@ -7,8 +7,11 @@ import ipaddr from 'ipaddr.js';
 import type { Problem } from '@/core/problem';
 import { ProblemError } from '../../problem-error';
 
-/** Which hosts may be at a private address: none, all, or those named (`host` or `host:port`, lower case). */
-export type PrivateHosts = 'all' | readonly string[];
+/**
+ * Which hosts may be at a private address: those named, each with its port (`host:port`, lower case); one without a port
+ * at the usual ports of the web, 80 and 443. No other port of theirs is ever asked, whoever leads there.
+ */
+export type PrivateHosts = readonly string[];
 
 /** Whether an IP address is one of the public internet. Addresses written inside IPv6 are taken out first. */
 export function isPublicAddress(address: string): boolean {
@@ -17,9 +20,10 @@ export function isPublicAddress(address: string): boolean {
   return ipaddr.process(address).range() === 'unicast';
 }
 
-/** Whether a URL's host may be at a private address: named with its port, or without one for all of them. */
+/** Whether a URL's host and port may be at a private address. */
 export function isAllowedPrivate(url: URL, allowed: PrivateHosts): boolean {
-  return allowed === 'all' || allowed.includes(url.host) || allowed.includes(url.hostname);
+  // A URL names its port only where that is not the usual one.
+  return allowed.includes(url.host);
 }
 
 /** @throws ProblemError `ADDRESS_PRIVATE` where a URL names an address inside the house outright */

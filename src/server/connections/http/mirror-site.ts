@@ -6,7 +6,7 @@ import PQueue from 'p-queue';
 import { isPictureAddress, resolveAddress, urlOfPath } from '@/core/address/resolve-address';
 import { scopeOf, ownUrl, type CrawlScope } from '@/core/crawl/crawl-scope';
 import { scanPage } from '@/core/markup/scan-page';
-import { decodeCss, decodeHtml } from '@/core/source/decode-source';
+import { decodeCss, decodePage } from '@/core/source/decode-source';
 import { readSheet } from '@/core/styles/read-sheet';
 import { problemOf } from '../../problem-error';
 import type { FileRole, SiteFile, SkippedEntry } from '../connection';
@@ -19,6 +19,7 @@ import {
   type CrawlSummary,
   type CrawlTarget,
 } from './crawl';
+import { crawlBudget, type CrawlBudget } from './crawl-budget';
 import type { Fetched, Fetcher, Validators } from './fetch-address';
 
 /** One address as it was read. */
@@ -30,6 +31,8 @@ export interface MirrorEntry extends Validators {
   readonly sha256: string;
   readonly sizeBytes: number;
   readonly charset: string | null;
+  /** Whether the server called it XHTML. */
+  readonly isXml: boolean;
   /** Absolute addresses it leads to: pages, style sheets, manifests. */
   readonly links: readonly string[];
   readonly sheets: readonly string[];
@@ -86,6 +89,7 @@ export async function scopeOfStart(
 /** Reads a site. What goes wrong at single addresses is among `skipped`. */
 export async function mirrorSite(options: MirrorOptions): Promise<Mirror> {
   const { memory, onProgress, resume, ...rest } = options;
+  const budget = crawlBudget(options.maxPages ?? CRAWL_LIMITS.maxPages);
   const entries = new Map<string, MirrorEntry>();
   const skipped: SkippedEntry[] = [];
   const problem = ({ url, from, reason, isPassing }: CrawlProblem): readonly string[] => {
@@ -96,7 +100,7 @@ export async function mirrorSite(options: MirrorOptions): Promise<Mirror> {
     if (known) entries.set(known.path, known);
     return known?.links ?? [];
   };
-  const dressing = fetchDressing(options, entries, problem);
+  const dressing = fetchDressing({ ...options, budget }, entries, problem);
   const keep = (entry: MirrorEntry) => {
     entries.set(entry.path, entry);
     memory.keep(entry);
@@ -110,16 +114,18 @@ export async function mirrorSite(options: MirrorOptions): Promise<Mirror> {
   const led = resume?.entries.flatMap(({ links }) => links) ?? [];
   const summary = await crawl({
     ...rest,
+    budget,
     ...(resume ? { resume: { done: resume.done, open: resume.open, links: led } } : {}),
     known: (url) => memory.known(url) ?? null,
     reader: {
       async page(page) {
-        const { text } = decodeHtml(page.bytes, { httpCharset: page.charset });
-        const scan = scanPage(text, page.finalUrl);
-        const { url, finalUrl, path, charset, etag, lastModified } = page;
+        const { url, finalUrl, path, charset, isXml, etag, lastModified } = page;
+        const { text } = decodePage(path, page.bytes, { httpCharset: charset, isXml });
+        const scan = scanPage(text, finalUrl, { isXml });
         const sha256 = await memory.keepBytes(page.bytes);
         return keep({
-          ...{ url, finalUrl, path, charset, etag, lastModified, sha256, sizeBytes: page.bytes.length },
+          ...{ url, finalUrl, path, charset, isXml, etag, lastModified, sha256 },
+          sizeBytes: page.bytes.length,
           role: 'page',
           links: scan.links,
           sheets: [...scan.sheets, ...scan.manifests],
@@ -136,6 +142,8 @@ export async function mirrorSite(options: MirrorOptions): Promise<Mirror> {
     },
   });
   await dressing.done();
+  if (summary.endedBy === 'requests' || summary.endedBy === 'time')
+    skipped.push({ path: options.start, reason: ENDED[summary.endedBy](budget) });
   for (const { example, why, count } of summary.cuts) {
     skipped.push({
       path: example,
@@ -145,28 +153,39 @@ export async function mirrorSite(options: MirrorOptions): Promise<Mirror> {
   return { files: [...entries.values()].map(fileOf), skipped, summary, entries };
 }
 
+const ENDED = {
+  requests: ({ maxRequests }: CrawlBudget) =>
+    `The reading ended after ${maxRequests.toLocaleString('en')} requests; most addresses gave no page. What was read by then is kept.`,
+  time: () =>
+    'The reading ended because the server took too long for all of it. What was read by then is kept.',
+};
+
 /** A mirrored address as a file of the site. */
-export function fileOf({ path, sizeBytes, finalUrl, charset, role, lastModified }: MirrorEntry): SiteFile {
+export function fileOf(entry: MirrorEntry): SiteFile {
+  const { path, sizeBytes, finalUrl, charset, isXml, role, lastModified } = entry;
   const modifiedMs = lastModified === null ? Number.NaN : Date.parse(lastModified);
   return {
-    ...{ path, sizeBytes, role, url: finalUrl, httpCharset: charset },
+    ...{ path, sizeBytes, role, url: finalUrl, httpCharset: charset, isXml },
     modifiedMs: Number.isNaN(modifiedMs) ? null : modifiedMs,
   };
 }
 
 /** Fetches style sheets (imports followed) and manifests while the pages are read, each once. */
 function fetchDressing(
-  { scope, fetcher, memory }: MirrorOptions,
+  { scope, fetcher, memory, budget }: MirrorOptions & { readonly budget: CrawlBudget },
   entries: Map<string, MirrorEntry>,
   problem: (problem: CrawlProblem) => void,
 ) {
   const asked = new Set<string>();
+  const told = new Set<string>();
+  let requests = 0;
   const open = new Set<Promise<void>>();
   const within = (url: string) => scope.site.hosts.includes(new URL(url).host);
-  const read = async (path: string, from: string): Promise<void> => {
+  const read = async (path: string, { from, depth }: { from: string; depth: number }): Promise<void> => {
     const url = urlOfPath(path, scope.site);
     const known = memory.known(url);
-    const fetched = await fetcher.get(url, { known: known ?? null, within }).catch((error: unknown) => {
+    const asking = { known: known ?? null, within, budget };
+    const fetched = await fetcher.get(url, asking).catch((error: unknown) => {
       problem({ url, from, reason: problemOf(error).why });
       return null;
     });
@@ -177,7 +196,7 @@ function fetchDressing(
     if (!entry) return;
     entries.set(path, entry);
     memory.keep(entry);
-    ask(entry.sheets, url);
+    ask(entry.sheets, url, depth + 1);
   };
   const entryOf = async (
     fetched: Fetched,
@@ -191,18 +210,34 @@ function fetchDressing(
     const { charset, etag, lastModified, bytes } = fetched;
     const sheets = role === 'sheet' ? importsOf(fetched) : [];
     const sha256 = await memory.keepBytes(bytes);
-    const common = { url, finalUrl: fetched.url, path, role, charset, etag, lastModified };
+    const common = { url, finalUrl: fetched.url, path, role, charset, isXml: false, etag, lastModified };
     return { ...common, sha256, sizeBytes: bytes.length, links: [], sheets };
   };
-  const ask = (urls: readonly string[], from: string): void => {
+  const ask = (urls: readonly string[], from: string, depth = 0): void => {
     for (const url of urls) {
       if (asked.has(url)) continue;
       asked.add(url);
       const address = resolveAddress(url, url, scope.site);
       if (address.kind !== 'site' || entries.has(address.path)) continue;
-      const reading = read(address.path, from).finally(() => open.delete(reading));
+      const why = leftOut(depth);
+      if (why !== null) {
+        // Thousands of them are one thing to tell.
+        if (!told.has(why)) problem({ url, from, reason: why });
+        told.add(why);
+        continue;
+      }
+      requests++;
+      const reading = read(address.path, { from, depth }).finally(() => open.delete(reading));
       open.add(reading);
     }
+  };
+  /** Why something that dresses pages is not asked for; `null` where it is. */
+  const leftOut = (depth: number): string | null => {
+    if (depth > MAX_IMPORTS) return `It is imported ${depth} style sheets deep, and was left out.`;
+    if (budget.spent) return 'It was left out: the reading had ended.';
+    return requests >= budget.forDressing
+      ? 'It was left out: the pages ask for too many style sheets.'
+      : null;
   };
   return {
     ask,
@@ -211,6 +246,9 @@ function fetchDressing(
     },
   };
 }
+
+/** Imports of imports, as far as anybody writes them. */
+const MAX_IMPORTS = 12;
 
 function roleOf({ type }: Fetched, path: string): FileRole | null {
   if (type === 'text/css' || (type === '' && /\.css/i.test(path))) return 'sheet';
@@ -249,7 +287,7 @@ export async function fetchFiles(
     const { charset, etag, lastModified, bytes } = fetched;
     const sha256 = await memory.keepBytes(bytes);
     const common = { url, finalUrl: fetched.url, path, role: 'file' as const, charset, etag, lastModified };
-    const entry = { ...common, sha256, sizeBytes: bytes.length, links: [], sheets: [] };
+    const entry = { ...common, isXml: false, sha256, sizeBytes: bytes.length, links: [], sheets: [] };
     found.push(entry);
     memory.keep(entry);
   };

@@ -36,7 +36,7 @@ export interface MirrorConnection extends ReadableConnection {
  * @throws ProblemError where the start can't be read
  */
 export async function openMirror(start: string, request: MirrorRequest): Promise<MirrorConnection> {
-  const fetcher = openFetcher(request.allowPrivate ? 'all' : []);
+  const fetcher = openFetcher(request.allowPrivate && URL.canParse(start) ? [new URL(start).host] : []);
   const folder = await mkdtemp(join(tmpdir(), 'ibidem-mirror-'));
   const memory = await packMemory(folder);
   const found = new Map<string, MirrorEntry>();

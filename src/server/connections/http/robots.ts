@@ -1,5 +1,7 @@
 /** What a host asks of those who read it by program (RFC 9309). */
 import robotsParser from 'robots-parser';
+import { problemOf } from '../../problem-error';
+import type { CrawlBudget } from './crawl-budget';
 import type { Fetcher } from './fetch-address';
 
 const ROBOT_NAME = 'ibidem';
@@ -17,20 +19,28 @@ export interface RobotRules {
 const EVERYTHING: RobotRules = { mayRead: () => true, sitemaps: [], delayMs: 0, refusal: null };
 /** Longer waits than this are not kept: a survey would never end. */
 const MAX_DELAY_MS = 10_000;
-/** RFC 9309, §2.5: at least the first 500 KiB are to be read. */
-const MAX_CHARACTERS = 512 * 1024;
+/** RFC 9309, §2.5: at least the first 500 KiB are to be read, and nothing behind them is. */
+const FIRST_BYTES = 500 * 1024;
 
 /** Reads a host's robots.txt. A host without one may be read; one whose rules fail to come may not (RFC 9309, §2.3.1). */
-export async function robotRules(fetcher: Fetcher, origin: string): Promise<RobotRules> {
+export async function robotRules(
+  fetcher: Fetcher,
+  origin: string,
+  budget?: CrawlBudget,
+): Promise<RobotRules> {
   const address = `${origin}/robots.txt`;
-  const answer = await fetcher.get(address).catch((error: unknown) => error);
+  const answer = await fetcher
+    .get(address, { firstBytes: FIRST_BYTES, budget })
+    .catch((error: unknown) => error);
   if (answer instanceof Error) {
     const { status } = (answer.cause ?? {}) as { status?: number };
     if (status !== undefined && status < 500) return EVERYTHING;
+    // Led on without end, or to where nobody may ask: that host has none (RFC 9309, §2.3.1.2).
+    if (/^ADDRESS_(?:REDIRECT|PRIVATE)$/.test(problemOf(answer).code)) return EVERYTHING;
     return { ...EVERYTHING, mayRead: () => false, refusal: answer.message };
   }
   const { bytes } = answer as { bytes: Uint8Array };
-  const rules = robotsParser(address, new TextDecoder().decode(bytes).slice(0, MAX_CHARACTERS));
+  const rules = robotsParser(address, new TextDecoder().decode(bytes));
   return {
     mayRead: (url) => rules.isAllowed(url, ROBOT_NAME) !== false,
     sitemaps: rules

@@ -236,6 +236,7 @@ export const addresses = pgTable(
     sha256: text('sha256'),
     sizeBytes: bigint('size_bytes', { mode: 'number' }),
     charset: text('charset'),
+    isXml: boolean('is_xml').notNull().default(false),
     etag: text('etag'),
     lastModified: text('last_modified'),
     links: jsonb('links').$type<readonly string[]>().notNull().default([]),

@@ -1,0 +1,1 @@
+ALTER TABLE "addresses" ADD COLUMN "is_xml" boolean DEFAULT false NOT NULL;
