@@ -1,20 +1,20 @@
 /** Surveys a site into the database in a process of its own, and prints what that took: ms, peak memory, the lists. */
-import { fileCounts, heavyPages, missingFiles, sameFiles, unusedFiles } from '@/app/_data/files';
-import { listPages, PAGE_FILTERS, PAGE_ORDERS } from '@/app/_data/pages';
-import { listPictures, PICTURE_FILTERS, PICTURE_ORDERS } from '@/app/_data/pictures';
-import { ERRATA_FILTERS, listErrata } from '@/app/_data/errata';
-import { listProposals } from '@/app/_data/proposals';
-import { deskItem } from '@/app/_data/text-desk-item';
-import { deskQueue } from '@/app/_data/text-desk-queue';
+import { fileCounts, heavyPages, missingFiles, sameFiles, unusedFiles } from '@/app/_data/pages/files';
+import { listPages, PAGE_FILTERS, PAGE_ORDERS } from '@/app/_data/pages/pages';
+import { listPictures, PICTURE_FILTERS, PICTURE_ORDERS } from '@/app/_data/pictures/pictures';
+import { ERRATA_FILTERS, listErrata } from '@/app/_data/errata/errata';
+import { listProposals } from '@/app/_data/errata/proposals';
+import { deskItem } from '@/app/_data/words/text-desk-item';
+import { deskQueue } from '@/app/_data/words/text-desk-queue';
 import { siteFrame } from '@/app/_data/frame';
-import { differenceOf } from '@/app/_data/surveys';
+import { differenceOf } from '@/app/_data/surveys/surveys';
 import { connect } from '@/server/db/database';
 import { migrateDatabase } from '@/server/db/migrate';
 import { sites } from '@/server/db/schema/sites';
 import { settings } from '@/server/settings';
-import { connectSite, type NewSite } from '@/server/work/connect-site';
+import { connectSite, type NewSite } from '@/server/work/sites/connect-site';
 import { checkSite } from '@/server/work/errata/check-site';
-import { surveySite } from '@/server/work/survey-site';
+import { surveySite } from '@/server/work/surveys/survey-site';
 
 const DESK = ['all', 'must', 'should', 'note'] as const;
 const OF_ALL = { rule: null, section: null, owner: null, pictures: [] };

@@ -4,7 +4,7 @@ import { mkdir, mkdtemp, rm, writeFile } from 'node:fs/promises';
 import { tmpdir } from 'node:os';
 import { dirname, join } from 'node:path';
 import { promisify } from 'node:util';
-import type { NewSite } from '@/server/work/connect-site';
+import type { NewSite } from '@/server/work/sites/connect-site';
 import { report } from './measure';
 import { grownPages, grownSheets } from './pages';
 

@@ -6,11 +6,11 @@ import { editions, changes, publications, steps } from '@/server/db/schema/editi
 import { pages, placements } from '@/server/db/schema/content';
 import { surveys } from '@/server/db/schema/sites';
 import { problemOf } from '@/server/problem-error';
-import { connectSite } from '@/server/work/connect-site';
-import { dropChange, gatherSwap, type SwapRequest } from '@/server/work/gather-swap';
-import { publishEdition, withdrawEdition } from '@/server/work/publish-edition';
-import { receiveIntake } from '@/server/work/receive-intake';
-import { startSurvey } from '@/server/work/start-survey';
+import { connectSite } from '@/server/work/sites/connect-site';
+import { dropChange, gatherSwap, type SwapRequest } from '@/server/work/editions/gather-swap';
+import { publishEdition, withdrawEdition } from '@/server/work/editions/publish-edition';
+import { receiveIntake } from '@/server/work/intake/receive-intake';
+import { startSurvey } from '@/server/work/surveys/start-survey';
 import { connected } from '../fixtures/connected';
 import { runJobs } from '../fixtures/run-jobs';
 import { MAINTAINER, useDatabase, VIEWER } from '../fixtures/test-database';

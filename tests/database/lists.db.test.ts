@@ -1,13 +1,18 @@
 import { join } from 'node:path';
 import { beforeAll, describe, expect, it } from 'vitest';
-import { editionByNumber, listEditions } from '@/app/_data/editions';
-import { filesByPath, listPages, PAGE_ORDERS, pageById } from '@/app/_data/pages';
+import { editionByNumber, listEditions } from '@/app/_data/editions/editions';
+import { filesByPath, listPages, PAGE_ORDERS, pageById } from '@/app/_data/pages/pages';
 import { openProofSite, placementsInProof } from '@/server/work/proof/make-proof';
-import { listPictures, pictureById, recentIntake, type PictureQuery } from '@/app/_data/pictures';
-import { narrowingChoices, narrowingOf, NOT_NARROWED, readingOf } from '@/app/_data/picture-narrowing';
+import { listPictures, pictureById, recentIntake, type PictureQuery } from '@/app/_data/pictures/pictures';
+import {
+  narrowingChoices,
+  narrowingOf,
+  NOT_NARROWED,
+  readingOf,
+} from '@/app/_data/pictures/picture-narrowing';
 import { hrefWith, listQuery, numbersIn } from '@/app/_data/query';
-import { gatherSwap } from '@/server/work/gather-swap';
-import { receiveIntake } from '@/server/work/receive-intake';
+import { gatherSwap } from '@/server/work/editions/gather-swap';
+import { receiveIntake } from '@/server/work/intake/receive-intake';
 import { connected } from '../fixtures/connected';
 import { runJobs } from '../fixtures/run-jobs';
 import { MAINTAINER, useDatabase } from '../fixtures/test-database';

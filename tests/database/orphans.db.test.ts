@@ -2,7 +2,7 @@ import { describe, expect, it } from 'vitest';
 import { announceWorker, freeOrphans } from '@/server/jobs/free-orphans';
 import { addJob } from '@/server/jobs/queue';
 import { startWorker } from '@/server/jobs/start-worker';
-import { withSiteLock } from '@/server/work/site-lock';
+import { withSiteLock } from '@/server/work/sites/site-lock';
 import { useDatabase } from '../fixtures/test-database';
 
 const held = useDatabase();

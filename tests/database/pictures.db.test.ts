@@ -10,7 +10,7 @@ import { settleKind, teachPlaceholder } from '@/server/work/pictures/teach-pictu
 import { removeSubject, saveSubject, showSubject } from '@/server/work/pictures/name-subjects';
 import { saveSchoolYear, saveShelfLife } from '@/server/work/pictures/keep-shelf-lives';
 import { titlePictures } from '@/server/work/pictures/title-pictures';
-import { queueSurvey } from '@/server/work/start-survey';
+import { queueSurvey } from '@/server/work/surveys/start-survey';
 import { connected } from '../fixtures/connected';
 import { runJobs } from '../fixtures/run-jobs';
 import { MAINTAINER, useDatabase } from '../fixtures/test-database';

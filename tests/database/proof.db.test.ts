@@ -2,13 +2,13 @@
 import { join } from 'node:path';
 import { beforeAll, describe, expect, it } from 'vitest';
 import { siteFrame } from '@/app/_data/frame';
-import { pageById } from '@/app/_data/pages';
+import { pageById } from '@/app/_data/pages/pages';
 import { problemOf } from '@/server/problem-error';
-import { gatherSwap } from '@/server/work/gather-swap';
-import { removeSection, saveSection } from '@/server/work/keep-sections';
+import { gatherSwap } from '@/server/work/editions/gather-swap';
+import { removeSection, saveSection } from '@/server/work/sections/keep-sections';
 import { openProofSite, placementsInProof, proofFile } from '@/server/work/proof/make-proof';
-import { receiveIntake } from '@/server/work/receive-intake';
-import { saveSlots } from '@/server/work/save-slots';
+import { receiveIntake } from '@/server/work/intake/receive-intake';
+import { saveSlots } from '@/server/work/proof/save-slots';
 import { connected } from '../fixtures/connected';
 import { runJobs } from '../fixtures/run-jobs';
 import { MAINTAINER, useDatabase, VIEWER } from '../fixtures/test-database';

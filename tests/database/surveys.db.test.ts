@@ -4,17 +4,17 @@ import { join } from 'node:path';
 import { gzipSync } from 'node:zlib';
 import { afterEach, describe, expect, it } from 'vitest';
 import type { Database } from '@/server/db/database';
-import { ledOn } from '@/app/_data/surveys';
-import { changeSite } from '@/server/work/change-site';
-import { connectSite } from '@/server/work/connect-site';
+import { ledOn } from '@/app/_data/surveys/surveys';
+import { changeSite } from '@/server/work/sites/change-site';
+import { connectSite } from '@/server/work/sites/connect-site';
 import {
   queueDueSurveys,
   resumeSurvey,
   scheduleSurveys,
   startSurvey,
   stopSurvey,
-} from '@/server/work/start-survey';
-import { importViews } from '@/server/work/import-views';
+} from '@/server/work/surveys/start-survey';
+import { importViews } from '@/server/work/reach/import-views';
 import { problemOf } from '@/server/problem-error';
 import { connected } from '../fixtures/connected';
 import { runJobs } from '../fixtures/run-jobs';

@@ -1,11 +1,11 @@
 import { join } from 'node:path';
 import sharp from 'sharp';
 import { beforeAll, describe, expect, it } from 'vitest';
-import { listErrata } from '@/app/_data/errata';
-import { listProposals } from '@/app/_data/proposals';
+import { listErrata } from '@/app/_data/errata/errata';
+import { listProposals } from '@/app/_data/errata/proposals';
 import { sites } from '@/server/db/schema/sites';
 import { readTexts } from '@/server/work/pictures/read-texts';
-import { queueSurvey } from '@/server/work/start-survey';
+import { queueSurvey } from '@/server/work/surveys/start-survey';
 import { connected } from '../fixtures/connected';
 import { runJobs } from '../fixtures/run-jobs';
 import { useDatabase } from '../fixtures/test-database';

@@ -4,10 +4,10 @@ import Joi from 'joi';
 import type { Database } from '../db/database';
 import { knowPictures } from '../work/pictures/know-pictures';
 import { readTexts } from '../work/pictures/read-texts';
-import { prepareChange } from '../work/prepare-change';
-import { prepareRemoval } from '../work/prepare-removal';
-import { runPublication } from '../work/run-publication';
-import { surveySite } from '../work/survey-site';
+import { prepareChange } from '../work/editions/prepare-change';
+import { prepareRemoval } from '../work/editions/prepare-removal';
+import { runPublication } from '../work/editions/run-publication';
+import { surveySite } from '../work/surveys/survey-site';
 import type { JobName } from './queue';
 
 function numberFrom(payload: unknown, key: string): number {

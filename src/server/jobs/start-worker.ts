@@ -1,7 +1,7 @@
 import { EventEmitter } from 'node:events';
 import { Logger, run, type WorkerEvents } from 'graphile-worker';
 import type { Database } from '../db/database';
-import { queueDueSurveys } from '../work/start-survey';
+import { queueDueSurveys } from '../work/surveys/start-survey';
 import { announceWorker, freeOrphans } from './free-orphans';
 import { handlers } from './handlers';
 

@@ -7,7 +7,7 @@ import { redirect } from 'next/navigation';
 import { act } from '@/app/_data/act';
 import type { Problem } from '@/core/problem';
 import { settings } from '@/server/settings';
-import { connectSite, type NewSite } from '@/server/work/connect-site';
+import { connectSite, type NewSite } from '@/server/work/sites/connect-site';
 
 const text = (form: FormData, name: string) => String(form.get(name) ?? '').trim();
 

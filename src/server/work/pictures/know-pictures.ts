@@ -4,7 +4,7 @@ import { freshStatistics } from '../../db/fresh-statistics';
 import { sites } from '../../db/schema/sites';
 import { addJob } from '../../jobs/queue';
 import { checkSite } from '../errata/check-site';
-import { openConnection } from '../site-connection';
+import { openConnection } from '../sites/site-connection';
 import { judgePictures } from './judge-pictures';
 import { judgeReplaced } from './judge-replaced';
 import { placeFamilies } from './place-families';

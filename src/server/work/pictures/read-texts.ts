@@ -7,7 +7,7 @@ import { addJob } from '../../jobs/queue';
 import { problemOf } from '../../problem-error';
 import type { ReadableConnection } from '../../connections/connection';
 import { checkSite } from '../errata/check-site';
-import { openConnection } from '../site-connection';
+import { openConnection } from '../sites/site-connection';
 
 /** After which other work gets its turn, and the pages are checked with what was read. */
 const TURN_MS = 15_000;

@@ -14,7 +14,7 @@ import { ProblemError } from '../../problem-error';
 import { readPageBytes, type ReadingRules } from '../../reading/read-batch';
 import { shared, sourceShelf, type SharedSource } from '../../reading/source-shelf';
 import { storedBytes } from '../../store/store';
-import { rulesOf, openConnection } from '../site-connection';
+import { rulesOf, openConnection } from '../sites/site-connection';
 import type { ProofState } from './proof-token';
 import { proofScript } from './proof-script';
 

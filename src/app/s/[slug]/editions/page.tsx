@@ -1,5 +1,5 @@
 import Link from 'next/link';
-import { listEditions } from '@/app/_data/editions';
+import { listEditions } from '@/app/_data/editions/editions';
 import { siteBySlug } from '@/app/_data/site';
 import { Empty } from '@/ui/empty';
 import { count, dateText } from '@/ui/format';

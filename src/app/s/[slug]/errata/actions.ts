@@ -4,7 +4,7 @@ import { revalidatePath } from 'next/cache';
 import { act, type Outcome } from '@/app/_data/act';
 import { siteBySlug } from '@/app/_data/site';
 import type { Problem } from '@/core/problem';
-import { gatherWords, type WordsOfPlaces } from '@/server/work/gather-words';
+import { gatherWords, type WordsOfPlaces } from '@/server/work/words/gather-words';
 import { letStand, standNoLonger, type StetInput } from '@/server/work/errata/let-stand';
 
 export async function keepStanding(slug: string, input: StetInput): Promise<Problem | null> {

@@ -1,5 +1,5 @@
 import Link from 'next/link';
-import type { ErratumRow } from '@/app/_data/errata';
+import type { ErratumRow } from '@/app/_data/errata/errata';
 import { isOnWords, type Degree } from '@/core/errata/rule';
 import { ChooseBox } from '@/ui/choosing';
 import { placeText } from '@/ui/format';

@@ -1,8 +1,8 @@
 import Link from 'next/link';
 import { mayEdit } from '@/core/edition/edition-state';
-import { ownersOf } from '@/app/_data/owners';
-import { ERRATA_FILTERS, listErrata, type ErrataFilter, type ErratumRow } from '@/app/_data/errata';
-import { errataChoice } from '@/app/_data/errata-choice';
+import { ownersOf } from '@/app/_data/errata/owners';
+import { ERRATA_FILTERS, listErrata, type ErrataFilter, type ErratumRow } from '@/app/_data/errata/errata';
+import { errataChoice } from '@/app/_data/errata/errata-choice';
 import { hrefWith, type SiteScreenProps } from '@/app/_data/query';
 import { requireActor } from '@/app/_data/session';
 import { siteBySlug } from '@/app/_data/site';

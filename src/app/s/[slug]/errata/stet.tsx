@@ -1,7 +1,7 @@
 'use client';
 
 import { useState, useTransition } from 'react';
-import type { StetRow } from '@/app/_data/errata';
+import type { StetRow } from '@/app/_data/errata/errata';
 import type { Problem } from '@/core/problem';
 import { ProblemText } from '@/ui/problem-text';
 import { stopStanding } from './actions';

@@ -4,7 +4,7 @@ import { revalidatePath } from 'next/cache';
 import Joi from 'joi';
 import { act } from '@/app/_data/act';
 import type { Problem } from '@/core/problem';
-import { gatherRemovals } from '@/server/work/gather-removal';
+import { gatherRemovals } from '@/server/work/editions/gather-removal';
 
 const IDS = Joi.array<number[]>().items(Joi.number().integer()).max(5000).required();
 

@@ -8,7 +8,7 @@ import {
   sameFiles,
   unusedFiles,
   type FileList,
-} from '@/app/_data/files';
+} from '@/app/_data/pages/files';
 import { hrefWith, listQuery, type SiteScreenProps } from '@/app/_data/query';
 import { siteBySlug } from '@/app/_data/site';
 import { Choices } from '@/ui/choices';

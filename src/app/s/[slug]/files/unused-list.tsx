@@ -2,7 +2,7 @@
 
 import Link from 'next/link';
 import { useState, useTransition } from 'react';
-import type { UnusedFile } from '@/app/_data/files';
+import type { UnusedFile } from '@/app/_data/pages/files';
 import type { Problem } from '@/core/problem';
 import { Button } from '@/ui/button';
 import { bytesText, count, pixelsText } from '@/ui/format';

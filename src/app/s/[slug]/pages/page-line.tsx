@@ -1,4 +1,4 @@
-import type { PageRow, StripPicture } from '@/app/_data/pages';
+import type { PageRow, StripPicture } from '@/app/_data/pages/pages';
 import { count, dateText, reachText } from '@/ui/format';
 import { Mat } from '@/ui/mat';
 import { PageTitle } from '@/ui/page-title';

@@ -1,5 +1,11 @@
 import Link from 'next/link';
-import { listPages, PAGE_FILTERS, PAGE_ORDERS, type PageFilterName, type PageOrder } from '@/app/_data/pages';
+import {
+  listPages,
+  PAGE_FILTERS,
+  PAGE_ORDERS,
+  type PageFilterName,
+  type PageOrder,
+} from '@/app/_data/pages/pages';
 import { hrefWith, listQuery, type SiteScreenProps } from '@/app/_data/query';
 import { sectionName, siteBySlug } from '@/app/_data/site';
 import { Chip } from '@/ui/chip';

@@ -1,5 +1,5 @@
 import Link from 'next/link';
-import type { PictureRow } from '@/app/_data/pictures';
+import type { PictureRow } from '@/app/_data/pictures/pictures';
 import { spanText } from '@/core/dating/shelf-life';
 import { Mat } from '@/ui/mat';
 import { ChooseBox } from '@/ui/choosing';

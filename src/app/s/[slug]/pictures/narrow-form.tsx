@@ -1,5 +1,5 @@
 import Link from 'next/link';
-import type { NarrowingChoices, PictureNarrowing } from '@/app/_data/picture-narrowing';
+import type { NarrowingChoices, PictureNarrowing } from '@/app/_data/pictures/picture-narrowing';
 import { hrefWith } from '@/app/_data/query';
 import { PICTURE_KINDS } from '@/core/dating/shelf-life';
 import { Button } from '@/ui/button';

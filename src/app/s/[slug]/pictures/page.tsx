@@ -1,5 +1,5 @@
 import Link from 'next/link';
-import { narrowingChoices, narrowingOf, readingOf } from '@/app/_data/picture-narrowing';
+import { narrowingChoices, narrowingOf, readingOf } from '@/app/_data/pictures/picture-narrowing';
 import {
   listPictures,
   PICTURE_FILTERS,
@@ -10,7 +10,7 @@ import {
   type PictureRow as Row,
   type PictureView,
   type ShownPlacement,
-} from '@/app/_data/pictures';
+} from '@/app/_data/pictures/pictures';
 import { hrefWith, listQuery, type SiteScreenProps } from '@/app/_data/query';
 import { siteBySlug } from '@/app/_data/site';
 import { Choices } from '@/ui/choices';

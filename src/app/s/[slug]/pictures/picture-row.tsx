@@ -4,7 +4,7 @@ import { ChevronDown } from 'lucide-react';
 import Link from 'next/link';
 import { Collapsible } from 'radix-ui';
 import { useState } from 'react';
-import type { PictureRow as Row, ShownPlacement } from '@/app/_data/pictures';
+import type { PictureRow as Row, ShownPlacement } from '@/app/_data/pictures/pictures';
 import { spanText } from '@/core/dating/shelf-life';
 import { CutOut } from '@/ui/cut-out';
 import { bytesText, count, pixelsText, placeText, reachText } from '@/ui/format';

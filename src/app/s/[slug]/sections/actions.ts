@@ -2,8 +2,8 @@
 
 import { revalidatePath } from 'next/cache';
 import { act } from '@/app/_data/act';
-import { forgetViews, importViews } from '@/server/work/import-views';
-import { removeSection, saveSection } from '@/server/work/keep-sections';
+import { forgetViews, importViews } from '@/server/work/reach/import-views';
+import { removeSection, saveSection } from '@/server/work/sections/keep-sections';
 import type { Told } from '@/ui/answer';
 
 const text = (form: FormData, name: string) => String(form.get(name) ?? '').trim();

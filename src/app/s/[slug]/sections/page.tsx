@@ -1,4 +1,4 @@
-import { peopleForSections } from '@/app/_data/pages';
+import { peopleForSections } from '@/app/_data/pages/pages';
 import { sectionsOf } from '@/app/_data/frame';
 import { siteBySlug } from '@/app/_data/site';
 import { placeText } from '@/ui/format';

@@ -2,7 +2,7 @@
 
 import { revalidatePath } from 'next/cache';
 import { act } from '@/app/_data/act';
-import { changeSite } from '@/server/work/change-site';
+import { changeSite } from '@/server/work/sites/change-site';
 import type { Told } from '@/ui/answer';
 
 const text = (form: FormData, name: string) => String(form.get(name) ?? '').trim();

@@ -1,7 +1,7 @@
 import { mayEdit } from '@/core/edition/edition-state';
 import { requireActor } from '@/app/_data/session';
 import { siteBySlug } from '@/app/_data/site';
-import { listSubjects } from '@/app/_data/subjects';
+import { listSubjects } from '@/app/_data/pictures/subjects';
 import { numbersIn, type SiteScreenProps } from '@/app/_data/query';
 import { Empty } from '@/ui/empty';
 import { count } from '@/ui/format';

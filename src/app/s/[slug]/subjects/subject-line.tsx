@@ -2,7 +2,7 @@
 
 import Link from 'next/link';
 import { useState, useTransition } from 'react';
-import type { SubjectRow } from '@/app/_data/subjects';
+import type { SubjectRow } from '@/app/_data/pictures/subjects';
 import { spanText } from '@/core/dating/shelf-life';
 import type { Problem } from '@/core/problem';
 import { SUBJECT_NAME } from '@/ui/date-words';

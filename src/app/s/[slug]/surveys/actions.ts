@@ -7,7 +7,7 @@ import type { Problem } from '@/core/problem';
 import type { Actor } from '@/server/accounts/actor';
 import type { Database } from '@/server/db/database';
 import type { SurveyEvery } from '@/server/db/schema/sites';
-import { resumeSurvey, scheduleSurveys, startSurvey, stopSurvey } from '@/server/work/start-survey';
+import { resumeSurvey, scheduleSurveys, startSurvey, stopSurvey } from '@/server/work/surveys/start-survey';
 
 async function acted(
   slug: string,

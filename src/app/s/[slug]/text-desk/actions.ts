@@ -4,7 +4,7 @@ import { act, type Outcome } from '@/app/_data/act';
 import { currentActor } from '@/app/_data/session';
 import { siteBySlug } from '@/app/_data/site';
 import type { Problem } from '@/core/problem';
-import { gatherWords, type WordsOfPlaces } from '@/server/work/gather-words';
+import { gatherWords, type WordsOfPlaces } from '@/server/work/words/gather-words';
 
 /** Puts words into the edition. Nothing is loaded again for it: the desk has the next picture before it is done. */
 export async function keepWords(

@@ -1,5 +1,5 @@
 import { describe, expect, it } from 'vitest';
-import type { DeskItem } from '@/app/_data/text-desk-item';
+import type { DeskItem } from '@/app/_data/words/text-desk-item';
 import type { Problem } from '@/core/problem';
 import { begun, nextState, type DeskEvent, type DeskState } from './desk-state';
 import { isTouched, untouched, withAlt, wordsBefore, wordsToGather } from './desk-words';

@@ -1,7 +1,7 @@
 /** A sitting at the text desk: where one is, what was typed, what was kept, and what failed. */
-import type { DeskItem } from '@/app/_data/text-desk-item';
+import type { DeskItem } from '@/app/_data/words/text-desk-item';
 import type { Problem } from '@/core/problem';
-import type { WordsOfPlaces } from '@/server/work/gather-words';
+import type { WordsOfPlaces } from '@/server/work/words/gather-words';
 import { withGathered, type Typed } from './desk-words';
 
 type Kept = 'keeping' | 'kept' | 'as it was' | 'failed';

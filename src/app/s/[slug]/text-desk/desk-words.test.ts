@@ -1,5 +1,5 @@
 import { describe, expect, it } from 'vitest';
-import type { DeskItem, DeskPlaces } from '@/app/_data/text-desk-item';
+import type { DeskItem, DeskPlaces } from '@/app/_data/words/text-desk-item';
 import {
   altOfField,
   isTouched,

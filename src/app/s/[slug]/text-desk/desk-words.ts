@@ -1,7 +1,7 @@
 /** What is being written for one picture: words for each of its places, some of them together. */
-import type { DeskItem, DeskPlaces } from '@/app/_data/text-desk-item';
+import type { DeskItem, DeskPlaces } from '@/app/_data/words/text-desk-item';
 import type { PlaceWords } from '@/core/edit/word-edits';
-import type { WordsOfPlaces } from '@/server/work/gather-words';
+import type { WordsOfPlaces } from '@/server/work/words/gather-words';
 
 export interface TypedPlace extends PlaceWords {
   /** Whether it has an alt text of its own; the others have the one of the first. */

@@ -1,5 +1,5 @@
 import Link from 'next/link';
-import type { DeskItem } from '@/app/_data/text-desk-item';
+import type { DeskItem } from '@/app/_data/words/text-desk-item';
 import type { Draft } from '@/core/wording/drafts';
 import { draftSourceText } from '@/ui/draft-source';
 import { pixelsText } from '@/ui/format';

@@ -1,4 +1,4 @@
-import type { DeskPlaces } from '@/app/_data/text-desk-item';
+import type { DeskPlaces } from '@/app/_data/words/text-desk-item';
 import type { AltBranch } from '@/core/errata/alt-branch';
 import { spoken } from '@/core/wording/spoken';
 import { worded } from '@/core/wording/with-words';

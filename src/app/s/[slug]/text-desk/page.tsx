@@ -1,11 +1,11 @@
 import Link from 'next/link';
 import { mayEdit } from '@/core/edition/edition-state';
-import { errataChoice } from '@/app/_data/errata-choice';
+import { errataChoice } from '@/app/_data/errata/errata-choice';
 import { hrefWith, numbersIn, type SiteScreenProps } from '@/app/_data/query';
 import { requireActor } from '@/app/_data/session';
 import { siteBySlug } from '@/app/_data/site';
-import { deskItem } from '@/app/_data/text-desk-item';
-import { deskQueue } from '@/app/_data/text-desk-queue';
+import { deskItem } from '@/app/_data/words/text-desk-item';
+import { deskQueue } from '@/app/_data/words/text-desk-queue';
 import { RULES } from '@/core/errata/all-rules';
 import { isOnWords } from '@/core/errata/rule';
 import { Empty } from '@/ui/empty';

@@ -1,5 +1,5 @@
 import Link from 'next/link';
-import type { DeskItem } from '@/app/_data/text-desk-item';
+import type { DeskItem } from '@/app/_data/words/text-desk-item';
 import { mayBeDecoration } from '@/core/errata/alt-branch';
 import { countingWords } from '@/core/errata/words/read-words';
 import type { DeclaredSlot } from '@/core/markup/placement';

@@ -1,6 +1,6 @@
 import { Check } from 'lucide-react';
 import { useEffect, useRef } from 'react';
-import type { DeskEntry } from '@/app/_data/text-desk-queue';
+import type { DeskEntry } from '@/app/_data/words/text-desk-queue';
 import { count } from '@/ui/format';
 
 interface StripProps {

@@ -2,8 +2,8 @@
 
 import Link from 'next/link';
 import { useEffect, useRef, useState } from 'react';
-import type { DeskEntry } from '@/app/_data/text-desk-queue';
-import type { DeskItem } from '@/app/_data/text-desk-item';
+import type { DeskEntry } from '@/app/_data/words/text-desk-queue';
+import type { DeskItem } from '@/app/_data/words/text-desk-item';
 import { mayBeDecoration } from '@/core/errata/alt-branch';
 import { Button } from '@/ui/button';
 import { count } from '@/ui/format';

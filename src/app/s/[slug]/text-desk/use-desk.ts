@@ -2,10 +2,10 @@
 
 import { useRouter } from 'next/navigation';
 import { useCallback, useEffect, useReducer, useRef } from 'react';
-import type { DeskEntry } from '@/app/_data/text-desk-queue';
-import type { DeskItem } from '@/app/_data/text-desk-item';
+import type { DeskEntry } from '@/app/_data/words/text-desk-queue';
+import type { DeskItem } from '@/app/_data/words/text-desk-item';
 import type { Problem } from '@/core/problem';
-import type { WordsOfPlaces } from '@/server/work/gather-words';
+import type { WordsOfPlaces } from '@/server/work/words/gather-words';
 import { keepWords } from './actions';
 import { begun, nextState } from './desk-state';
 import { isTouched, untouched, withGathered, wordsBefore, wordsToGather, type Typed } from './desk-words';

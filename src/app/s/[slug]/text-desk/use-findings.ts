@@ -1,7 +1,7 @@
 'use client';
 
 import { useEffect, useState } from 'react';
-import type { DeskItem, DeskPlaces } from '@/app/_data/text-desk-item';
+import type { DeskItem, DeskPlaces } from '@/app/_data/words/text-desk-item';
 import type { WordsFinding } from '@/server/work/errata/check-words';
 import { isTouched, wordsToGather, type Typed } from './desk-words';
 

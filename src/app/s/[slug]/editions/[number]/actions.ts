@@ -3,9 +3,9 @@
 import { revalidatePath } from 'next/cache';
 import { act } from '@/app/_data/act';
 import type { Problem } from '@/core/problem';
-import { dropRemoval } from '@/server/work/gather-removal';
-import { dropChange } from '@/server/work/gather-swap';
-import { publishEdition, withdrawEdition } from '@/server/work/publish-edition';
+import { dropRemoval } from '@/server/work/editions/gather-removal';
+import { dropChange } from '@/server/work/editions/gather-swap';
+import { publishEdition, withdrawEdition } from '@/server/work/editions/publish-edition';
 
 export async function publish(slug: string, editionId: number): Promise<Problem | null> {
   const outcome = await act((db, actor) => publishEdition(db, actor, editionId));

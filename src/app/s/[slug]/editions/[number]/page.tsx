@@ -1,6 +1,6 @@
 import Link from 'next/link';
 import { notFound } from 'next/navigation';
-import { editionByNumber } from '@/app/_data/editions';
+import { editionByNumber } from '@/app/_data/editions/editions';
 import { siteBySlug } from '@/app/_data/site';
 import { Empty } from '@/ui/empty';
 import { count, dateText } from '@/ui/format';

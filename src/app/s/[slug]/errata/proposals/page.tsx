@@ -1,6 +1,6 @@
 import { mayEdit } from '@/core/edition/edition-state';
-import { listProposals } from '@/app/_data/proposals';
-import { errataChoice } from '@/app/_data/errata-choice';
+import { listProposals } from '@/app/_data/errata/proposals';
+import { errataChoice } from '@/app/_data/errata/errata-choice';
 import { hrefWith, type SiteScreenProps } from '@/app/_data/query';
 import { requireActor } from '@/app/_data/session';
 import { siteBySlug } from '@/app/_data/site';

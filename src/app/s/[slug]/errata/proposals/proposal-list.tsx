@@ -2,7 +2,7 @@
 
 import Link from 'next/link';
 import { useState, useTransition } from 'react';
-import type { Proposal } from '@/app/_data/proposals';
+import type { Proposal } from '@/app/_data/errata/proposals';
 import type { Problem } from '@/core/problem';
 import { Button } from '@/ui/button';
 import { Empty } from '@/ui/empty';

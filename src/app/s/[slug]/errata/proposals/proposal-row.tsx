@@ -1,5 +1,5 @@
 import Link from 'next/link';
-import type { Proposal } from '@/app/_data/proposals';
+import type { Proposal } from '@/app/_data/errata/proposals';
 import { count, placeText, lowerFirst } from '@/ui/format';
 import { Mat } from '@/ui/mat';
 

@@ -3,7 +3,7 @@ import { currentActor } from '@/app/_data/session';
 import { database } from '@/server/db/database';
 import type { ConnectionSettings } from '@/server/db/schema/sites';
 import { storedBytes, storedDerived } from '@/server/store/store';
-import { openConnection } from '@/server/work/site-connection';
+import { openConnection } from '@/server/work/sites/site-connection';
 
 const PARAMS = Joi.object({ slug: Joi.string().required(), sha: Joi.string().hex().length(64).required() });
 const HEADERS = {

@@ -2,7 +2,7 @@
 
 import Joi from 'joi';
 import { act } from '@/app/_data/act';
-import { saveSlots, type MeasuredPlace } from '@/server/work/save-slots';
+import { saveSlots, type MeasuredPlace } from '@/server/work/proof/save-slots';
 import { siteBySlug } from '@/app/_data/site';
 
 const px = Joi.number().min(-1e6).max(1e6).required();

@@ -1,5 +1,5 @@
 import { notFound } from 'next/navigation';
-import { filesByPath, pageById } from '@/app/_data/pages';
+import { filesByPath, pageById } from '@/app/_data/pages/pages';
 import { hrefWith, type SearchParams } from '@/app/_data/query';
 import { siteFrame } from '@/app/_data/frame';
 import { siteBySlug } from '@/app/_data/site';

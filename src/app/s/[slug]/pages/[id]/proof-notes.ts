@@ -1,4 +1,4 @@
-import type { FileOfPage } from '@/app/_data/pages';
+import type { FileOfPage } from '@/app/_data/pages/pages';
 import { mayBeDecoration } from '@/core/errata/alt-branch';
 import { TAKES_OWN_WORDS } from '@/core/errata/page-to-check';
 import type { Placement } from '@/core/markup/placement';

@@ -1,4 +1,4 @@
-import type { PictureErratum } from '@/app/_data/errata-of-picture';
+import type { PictureErratum } from '@/app/_data/errata/errata-of-picture';
 import { ruleText } from '@/core/errata/all-rules';
 import { count, lowerFirst } from '@/ui/format';
 import { Note } from '@/ui/note';

@@ -1,5 +1,5 @@
 import Link from 'next/link';
-import type { HistoryLine } from '@/app/_data/picture-history';
+import type { HistoryLine } from '@/app/_data/pictures/picture-history';
 import { count, dateText } from '@/ui/format';
 
 interface HistoryProps {

@@ -1,12 +1,12 @@
 import { notFound } from 'next/navigation';
-import { historyOf } from '@/app/_data/picture-history';
-import { pictureById } from '@/app/_data/pictures';
+import { historyOf } from '@/app/_data/pictures/picture-history';
+import { pictureById } from '@/app/_data/pictures/pictures';
 import { requireActor } from '@/app/_data/session';
-import { shelfLivesOf } from '@/app/_data/shelf-lives';
-import { errataOfPicture } from '@/app/_data/errata-of-picture';
+import { shelfLivesOf } from '@/app/_data/pictures/shelf-lives';
+import { errataOfPicture } from '@/app/_data/errata/errata-of-picture';
 import { mayEdit } from '@/core/edition/edition-state';
 import { siteBySlug } from '@/app/_data/site';
-import { subjectsOf } from '@/app/_data/subjects';
+import { subjectsOf } from '@/app/_data/pictures/subjects';
 import { dayOfMs } from '@/core/dating/day';
 import { livesOf } from '@/core/dating/shelf-life';
 import { CutOut } from '@/ui/cut-out';

@@ -1,5 +1,5 @@
 import Link from 'next/link';
-import type { pictureById } from '@/app/_data/pictures';
+import type { pictureById } from '@/app/_data/pictures/pictures';
 import { spanText } from '@/core/dating/shelf-life';
 import { buttonClass } from '@/ui/button';
 import { bytesText, count, pixelsText, reachText } from '@/ui/format';

@@ -1,4 +1,4 @@
-import type { PlacementRow } from '@/app/_data/pictures';
+import type { PlacementRow } from '@/app/_data/pictures/pictures';
 import { count } from '@/ui/format';
 import type { ReactNode } from 'react';
 import { Note } from '@/ui/note';

@@ -1,7 +1,7 @@
 import Link from 'next/link';
 import { notFound } from 'next/navigation';
 import { mayEdit } from '@/core/edition/edition-state';
-import { pictureById } from '@/app/_data/pictures';
+import { pictureById } from '@/app/_data/pictures/pictures';
 import { requireActor } from '@/app/_data/session';
 import { siteBySlug } from '@/app/_data/site';
 import type { SiteScreenProps } from '@/app/_data/query';

@@ -1,6 +1,6 @@
 import { hrefWith, listQuery, numbersIn, type SiteScreenProps } from '@/app/_data/query';
 import { siteBySlug } from '@/app/_data/site';
-import { untitledPictures } from '@/app/_data/subjects';
+import { untitledPictures } from '@/app/_data/pictures/subjects';
 import { count } from '@/ui/format';
 import { Pager } from '@/ui/pager';
 import { WayBack } from '@/ui/way-back';

@@ -2,7 +2,7 @@
 
 import Link from 'next/link';
 import { useState } from 'react';
-import type { UntitledRow } from '@/app/_data/subjects';
+import type { UntitledRow } from '@/app/_data/pictures/subjects';
 import { Button } from '@/ui/button';
 import { Empty } from '@/ui/empty';
 import { count } from '@/ui/format';

@@ -1,6 +1,6 @@
 import { sectionsOf } from '@/app/_data/frame';
 import { hrefWith, listQuery, type SiteScreenProps } from '@/app/_data/query';
-import { ruleLevelsOf } from '@/app/_data/rule-levels';
+import { ruleLevelsOf } from '@/app/_data/errata/rule-levels';
 import { requireActor } from '@/app/_data/session';
 import { siteBySlug } from '@/app/_data/site';
 import { ALL_RULES } from '@/core/errata/all-rules';

@@ -2,7 +2,7 @@
 
 import Link from 'next/link';
 import { useState, useTransition } from 'react';
-import type { RuleLevelRow } from '@/app/_data/rule-levels';
+import type { RuleLevelRow } from '@/app/_data/errata/rule-levels';
 import type { Degree, RuleId } from '@/core/errata/rule';
 import type { Problem } from '@/core/problem';
 import { Button } from '@/ui/button';

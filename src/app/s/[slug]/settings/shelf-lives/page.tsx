@@ -1,5 +1,5 @@
 import { sectionsOf } from '@/app/_data/frame';
-import { shelfLivesOf } from '@/app/_data/shelf-lives';
+import { shelfLivesOf } from '@/app/_data/pictures/shelf-lives';
 import { requireActor } from '@/app/_data/session';
 import { siteBySlug } from '@/app/_data/site';
 import { PICTURE_KINDS, SHELF_LIVES } from '@/core/dating/shelf-life';

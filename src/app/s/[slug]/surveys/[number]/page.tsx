@@ -7,7 +7,7 @@ import {
   surveyByNumber,
   type ChangedPage,
   type ChangedPlace,
-} from '@/app/_data/surveys';
+} from '@/app/_data/surveys/surveys';
 import { Empty } from '@/ui/empty';
 import { count, dateText, placeText } from '@/ui/format';
 import { Mat } from '@/ui/mat';

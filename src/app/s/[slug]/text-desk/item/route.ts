@@ -1,6 +1,6 @@
 import { currentActor } from '@/app/_data/session';
 import { siteBySlug } from '@/app/_data/site';
-import { deskItem } from '@/app/_data/text-desk-item';
+import { deskItem } from '@/app/_data/words/text-desk-item';
 
 /** One picture of the text desk, by its key: `?of=p12`. */
 export async function GET(

@@ -3,8 +3,8 @@
 import { redirect } from 'next/navigation';
 import { act } from '@/app/_data/act';
 import type { Problem } from '@/core/problem';
-import { gatherSwap, type SwapRequest } from '@/server/work/gather-swap';
-import { receiveIntake } from '@/server/work/receive-intake';
+import { gatherSwap, type SwapRequest } from '@/server/work/editions/gather-swap';
+import { receiveIntake } from '@/server/work/intake/receive-intake';
 import { refresh } from 'next/cache';
 
 /** Takes a new picture in from the swap desk. */

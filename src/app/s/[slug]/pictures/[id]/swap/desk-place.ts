@@ -1,4 +1,4 @@
-import type { PlacementRow } from '@/app/_data/pictures';
+import type { PlacementRow } from '@/app/_data/pictures/pictures';
 import { cropToShape, shareKept, type CropRect, type FocalPoint } from '@/core/swap/crop';
 import { slotOf, type PixelSize, type Slot } from '@/core/swap/slot';
 

@@ -1,5 +1,5 @@
 import { notFound } from 'next/navigation';
-import { pictureById, recentIntake, type PlacementRow } from '@/app/_data/pictures';
+import { pictureById, recentIntake, type PlacementRow } from '@/app/_data/pictures/pictures';
 import { requireActor } from '@/app/_data/session';
 import { siteFrame } from '@/app/_data/frame';
 import { mayEdit } from '@/core/edition/edition-state';

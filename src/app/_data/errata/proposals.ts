@@ -1,0 +1,99 @@
+import 'server-only';
+import { takesWords } from '@/core/edit/word-edits';
+import type { Finding, RuleId } from '@/core/errata/rule';
+import type { WordAnchors } from '@/core/markup/placement';
+import type { Draft, DraftSource } from '@/core/wording/drafts';
+import { database } from '@/server/db/database';
+import type { sites } from '@/server/db/schema/sites';
+import { draftsOfPlaces, type DraftedPlace } from '../words/drafts-of-places';
+import { DEGREE_ORDER, ERRATUM_STANDS, isDegree, ownedBy, type ErrataQuery } from './errata';
+import { ON_WORDS, SHOWN, TAKES_WORDS, WORDED } from '../words/text-desk-queue';
+
+/** Places that are looked at: more than anybody reads through at once. */
+const MOST = 600;
+
+/** A text that would put an erratum right at some places that are alike. */
+export interface Proposal {
+  readonly ids: readonly number[];
+  readonly rule: RuleId;
+  readonly field: 'alt' | 'caption';
+  readonly before: string | null;
+  readonly after: string;
+  /** The rule itself, or where the draft comes from. */
+  readonly from: 'rule' | DraftSource;
+  readonly page: { readonly id: number; readonly path: string };
+  readonly pages: number;
+  readonly fileId: number | null;
+  readonly sha256: string | null;
+  readonly name: string;
+}
+
+interface Row extends DraftedPlace {
+  readonly rule: RuleId;
+  readonly degree: string;
+  readonly fix: Finding['fix'] | null;
+  readonly words: WordAnchors;
+  readonly page_id: number;
+  readonly file_id: number | null;
+  readonly sha256: string | null;
+  readonly name: string;
+}
+
+/** Sources that say what is to be seen, or where it leads; a heading or a title only begins a text. */
+const STRONG = new Set<DraftSource>(['link target', 'elsewhere', 'file', 'in the picture']);
+
+/** What can be put right at once: by the rule’s own text, else by what other places or the file say. */
+export async function listProposals(
+  site: typeof sites.$inferSelect,
+  { filter, rule, section, owner }: Omit<ErrataQuery, 'sheet'>,
+): Promise<Proposal[]> {
+  const order = `${DEGREE_ORDER}, g.reach desc, g.path, x.ordinal, e.rule`;
+  // All errata of the site are sorted by few columns; what is told of them is fetched for those that come first.
+  const { rows } = await database().pool.query<Row & { id: string }>(
+    `select x.id, x.page_path as page, g.language, x.file_path as "filePath", x.raw, x.alt, x.caption, x.link, x.context -> 'headings' as headings, coalesce(x.context -> 'stored', '[]') as stored,
+       e.rule, e.degree, e.fix, x.words, g.id as page_id, f.id as file_id, f.sha256, regexp_replace(${SHOWN}, '^.*/', '') as name
+     from errata e join placements x on x.id = e.placement_id
+     join pages g on g.site_id = e.site_id and g.path = e.page_path and g.gone_in is null
+     left join files f on f.site_id = e.site_id and f.path = x.file_path and f.gone_in is null
+     where e.id in (select e.id from errata e join placements x on x.id = e.placement_id
+       join pages g on g.site_id = e.site_id and g.path = e.page_path and g.gone_in is null
+       where e.site_id = $1 and ${ON_WORDS} and not ${ERRATUM_STANDS} and ${TAKES_WORDS} and x.id not in (${WORDED})
+       and ($2::text is null or e.rule = $2) and ($3::text is null or g.section = $3) and ($4::text is null or e.degree = $4) and ${ownedBy('g.section', '$5')}
+       order by ${order} limit ${MOST})
+     order by ${order}`,
+    [site.id, rule, section, isDegree(filter) ? filter : null, owner],
+  );
+  const places = rows.map((row) => ({ ...row, id: Number(row.id) }));
+  const drafts = await draftsOfPlaces(site, places);
+  const found = new Map<string, Proposal & { ids: number[] }>();
+  const taken = new Set<string>();
+  for (const row of places) {
+    const text = proposed(row, drafts.get(row.id) ?? []);
+    if (!text || taken.has(`${row.id} ${text.field}`)) continue;
+    taken.add(`${row.id} ${text.field}`);
+    const before = row[text.field];
+    const likeness = JSON.stringify([row.rule, row.filePath, before, text]);
+    const known = found.get(likeness);
+    if (known) found.set(likeness, { ...known, ids: [...known.ids, row.id], pages: known.pages + 1 });
+    else
+      found.set(likeness, {
+        ...{ ids: [row.id], pages: 1, rule: row.rule, before, ...text },
+        page: { id: row.page_id, path: row.page },
+        ...{ fileId: row.file_id, sha256: row.sha256, name: row.name },
+      });
+  }
+  return [...found.values()];
+}
+
+function proposed(
+  { rule, degree, fix, words }: Row,
+  drafts: readonly Draft[],
+): Pick<Proposal, 'field' | 'after' | 'from'> | null {
+  const takes = takesWords(words);
+  if (fix && takes[fix.field]) return { field: fix.field, after: fix.text, from: 'rule' };
+  if (!rule.startsWith('alt/') || degree === 'note' || !takes.alt) return null;
+  // What a button does no other place of its picture says.
+  if (rule === 'alt/empty-button') return null;
+  const draft = drafts.find(({ from }) => STRONG.has(from));
+  return draft ? { field: 'alt', after: draft.text, from: draft.from } : null;
+}

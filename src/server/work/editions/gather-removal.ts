@@ -1,0 +1,83 @@
+import { eq, sql } from 'drizzle-orm';
+import { requireRole, type Actor } from '../../accounts/actor';
+import type { Database } from '../../db/database';
+import { removals } from '../../db/schema/editions';
+import { addJob } from '../../jobs/queue';
+import { ProblemError } from '../../problem-error';
+import { draftEdition } from './draft-edition';
+import { logEvent } from '../log-event';
+import { EDITORS } from '@/core/edition/edition-state';
+
+/**
+ * Puts files into the edition being gathered, to be taken off the site with it. Each is then looked for in everything
+ * the site holds before it counts as ready.
+ *
+ * @param fileIds of files that no place shows
+ * @returns the edition's number
+ * @throws ProblemError `FILE_USED` where a place shows one of them, and nothing is gathered
+ */
+export async function gatherRemovals(
+  db: Database,
+  actor: Actor,
+  siteId: number,
+  fileIds: readonly number[],
+): Promise<number> {
+  requireRole(actor, ['maintainer'], 'take files off the site');
+  const { rows } = await db.pool.query<{
+    path: string;
+    sha256: string;
+    size: number;
+    uses: number;
+    page: string | null;
+  }>(
+    `select f.path, f.sha256, f.size_bytes::int as size, ${USES}
+     from files f where f.site_id = $1 and f.id = any($2::int[]) and f.gone_in is null and f.sha256 is not null`,
+    [siteId, fileIds],
+  );
+  const used = rows.find(({ uses }) => uses > 0);
+  if (used) throw usedProblem(used.path, used.page);
+  if (rows.length === 0) {
+    throw new ProblemError({
+      code: 'FILES_NONE',
+      what: 'No file was chosen.',
+      why: 'None of those is on the site any more, or none was marked.',
+      remedy: 'Mark the files to take off.',
+    });
+  }
+  const edition = await draftEdition(db, actor, siteId);
+  for (const { path, sha256, size } of rows) {
+    const [made] = await db.orm
+      .insert(removals)
+      .values({ editionId: edition.id, path, sha256, sizeBytes: size, createdBy: actor.name })
+      .onConflictDoNothing()
+      .returning({ id: removals.id });
+    if (made) await addJob(db.pool, 'prepare-removal', { removalId: made.id }, `removal-${made.id}`);
+  }
+  const details = `${rows.length} files, edition ${edition.number}`;
+  await logEvent(db, actor, { siteId, verb: 'take files off', details });
+  return edition.number;
+}
+
+/** SQL: how many places show the file `f`, and one of their pages. */
+export const USES = `
+  (select count(*)::int from placements x where x.site_id = f.site_id and x.file_path = f.path and x.until_survey is null) as uses,
+  (select min(x.page_path) from placements x where x.site_id = f.site_id and x.file_path = f.path and x.until_survey is null) as page`;
+
+export function usedProblem(path: string, page: string | null): ProblemError {
+  return new ProblemError({
+    code: 'FILE_USED',
+    what: `${path} stays.`,
+    why: page ? `It is shown on ${page}.` : 'A place shows it.',
+    remedy: 'Swap it there first, or leave it out.',
+  });
+}
+
+/** Takes a removal out of an edition that is still a draft. */
+export async function dropRemoval(db: Database, actor: Actor, removalId: number): Promise<void> {
+  requireRole(actor, EDITORS, 'change an edition');
+  await db.orm
+    .delete(removals)
+    .where(
+      sql`${eq(removals.id, removalId)} and edition_id in (select id from editions where state = 'draft')`,
+    );
+}

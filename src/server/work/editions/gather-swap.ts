@@ -1,0 +1,135 @@
+import { and, eq, isNotNull } from 'drizzle-orm';
+import Joi from 'joi';
+import { requireRole, type Actor } from '../../accounts/actor';
+import { checkedInput } from '../../checked-input';
+import type { Database } from '../../db/database';
+import { changes, intake } from '../../db/schema/editions';
+import { addJob } from '../../jobs/queue';
+import { ProblemError } from '../../problem-error';
+import { draftEdition } from './draft-edition';
+import { releaseWords } from '../words/gather-words';
+import { logEvent } from '../log-event';
+import { prepareBeside, wordedSources } from './prepare-beside';
+import { EDITORS } from '@/core/edition/edition-state';
+
+export interface SwapRequest {
+  readonly siteId: number;
+  /** Path of the picture that is put out. */
+  readonly fromPath: string;
+  readonly intakeId: number;
+  readonly placementIds: readonly number[];
+  /** `null` or empty leaves the words that are there. */
+  readonly alt: string | null;
+  readonly caption: string | null;
+  readonly focal: { readonly x: number; readonly y: number };
+}
+
+const SCHEMA = Joi.object<SwapRequest>({
+  siteId: Joi.number().integer().required(),
+  fromPath: Joi.string().required(),
+  intakeId: Joi.number().integer().required().messages({ '*': 'Choose the picture to put in' }),
+  placementIds: Joi.array()
+    .items(Joi.number().integer())
+    .min(1)
+    .required()
+    .messages({ '*': 'Choose at least one place' }),
+  alt: Joi.string().trim().max(2000).allow(null, '').required(),
+  caption: Joi.string().trim().max(2000).allow(null, '').required(),
+  focal: Joi.object({
+    x: Joi.number().min(0).max(1).required(),
+    y: Joi.number().min(0).max(1).required(),
+  }).required(),
+});
+
+/**
+ * Puts a swap into the edition that is being gathered, and has its renditions and edits prepared. A placement that
+ * an earlier change of the edition had chosen follows the newer one.
+ *
+ * @returns the edition's number
+ */
+export async function gatherSwap(db: Database, actor: Actor, request: SwapRequest): Promise<number> {
+  requireRole(actor, EDITORS, 'change pictures');
+  const value = checkedInput(SCHEMA, request, { code: 'SWAP_INPUT', what: 'The swap was not added.' });
+  const [picture] = await db.orm
+    .select({ id: intake.id })
+    .from(intake)
+    .where(and(eq(intake.id, value.intakeId), eq(intake.siteId, value.siteId)));
+  if (!picture) {
+    throw new ProblemError({
+      code: 'INTAKE_MISSING',
+      what: 'The swap was not added.',
+      why: 'The picture to put in is no longer there.',
+      remedy: 'Bring it in again.',
+    });
+  }
+  const edition = await draftEdition(db, actor, value.siteId);
+  await releasePlacements(db, edition.id, value.placementIds);
+  // Words that were written for these places stay, unless the swap brings others.
+  const brings = { alt: Boolean(value.alt), caption: Boolean(value.caption), block: false };
+  if (brings.alt || brings.caption)
+    await releaseWords(db, value.siteId, new Map(value.placementIds.map((id) => [id, brings])));
+  const [change] = await db.orm
+    .insert(changes)
+    .values({
+      editionId: edition.id,
+      fromPath: value.fromPath,
+      intakeId: value.intakeId,
+      words: { alt: value.alt || null, caption: value.caption || null },
+      placementIds: value.placementIds,
+      createdBy: actor.name,
+    })
+    .returning({ id: changes.id });
+  await db.orm
+    .update(intake)
+    .set({ focalX: value.focal.x, focalY: value.focal.y })
+    .where(eq(intake.id, value.intakeId));
+  if (change) await addJob(db.pool, 'prepare-change', { changeId: change.id }, `change-${change.id}`);
+  await logEvent(db, actor, {
+    siteId: value.siteId,
+    verb: 'swap picture',
+    details: `${value.fromPath}, edition ${edition.number}`,
+  });
+  return edition.number;
+}
+
+/** Takes placements out of the edition's other swaps; one that keeps others is prepared anew. */
+async function releasePlacements(
+  db: Database,
+  editionId: number,
+  placementIds: readonly number[],
+): Promise<void> {
+  const chosen = new Set(placementIds);
+  const others = await db.orm
+    .select()
+    .from(changes)
+    .where(and(eq(changes.editionId, editionId), isNotNull(changes.intakeId)));
+  for (const other of others) {
+    const kept = other.placementIds.filter((id) => !chosen.has(id));
+    if (kept.length === other.placementIds.length) continue;
+    if (kept.length === 0) await db.orm.delete(changes).where(eq(changes.id, other.id));
+    else {
+      await db.orm
+        .update(changes)
+        .set({ placementIds: kept, state: 'preparing' })
+        .where(eq(changes.id, other.id));
+      await addJob(db.pool, 'prepare-change', { changeId: other.id }, `change-${other.id}`);
+    }
+  }
+}
+
+/** Takes a change out of an edition that is still a draft. */
+export async function dropChange(db: Database, actor: Actor, changeId: number): Promise<void> {
+  requireRole(actor, EDITORS, 'change an edition');
+  const sources = await wordedSources(db, [changeId]);
+  const { rows } = await db.pool.query<{ site_id: number }>(
+    `delete from changes c using editions e where c.id = $1 and e.id = c.edition_id and e.state = 'draft' returning e.site_id`,
+    [changeId],
+  );
+  if (rows[0]) return prepareBeside(db, rows[0].site_id, sources);
+  throw new ProblemError({
+    code: 'CHANGE_FIXED',
+    what: 'The change was not taken out.',
+    why: 'Its edition is no longer a draft, or the change is gone.',
+    remedy: 'Look at the edition again; what is live can be withdrawn as a whole.',
+  });
+}

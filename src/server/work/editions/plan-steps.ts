@@ -1,0 +1,157 @@
+/** Works out, before anything is touched, which files a publication adds, writes and removes: its journal. */
+import { asc, eq } from 'drizzle-orm';
+import { applyEdits } from '@/core/edit/apply-edits';
+import { rebaseEdits } from '@/core/edit/rebase-edits';
+import type { SourceEdit } from '@/core/edit/source-edit';
+import type { Problem } from '@/core/problem';
+import { decodeSource } from '@/core/source/decode-source';
+import type { WritableConnection } from '../../connections/connection';
+import type { Database } from '../../db/database';
+import { changes, editions, edits, newFiles, removals, steps } from '../../db/schema/editions';
+import { sha256 } from '../../hash';
+import { problemOf } from '../../problem-error';
+import { storeBytes, storedBytes } from '../../store/store';
+import { refuseUsed } from './prepare-removal';
+import { lastPublication } from './publish-edition';
+
+type NewStep = Omit<typeof steps.$inferInsert, 'publicationId' | 'ordinal'>;
+
+/** Steps that make an edition live: new files first, then the sources that show them. */
+export async function planPublishing(
+  db: Database,
+  connection: WritableConnection,
+  editionId: number,
+): Promise<NewStep[]> {
+  const files = await db.orm
+    .select({ path: newFiles.path, sha256: newFiles.sha256 })
+    .from(newFiles)
+    .innerJoin(changes, eq(changes.id, newFiles.changeId))
+    .where(eq(changes.editionId, editionId))
+    .orderBy(asc(newFiles.id));
+  const planned: NewStep[] = [];
+  for (const file of files) {
+    const there = await bytesOrNull(connection, file.path);
+    const was = there ? await storeBytes(there) : null;
+    planned.push({ action: 'add file', path: file.path, wasSha: was, becomesSha: file.sha256 });
+  }
+  const rows = await db.orm
+    .select({ edit: edits })
+    .from(edits)
+    .innerJoin(changes, eq(changes.id, edits.changeId))
+    .where(eq(changes.editionId, editionId))
+    .orderBy(asc(edits.sourcePath), asc(edits.start));
+  const bySource = new Map<string, (typeof edits.$inferSelect)[]>();
+  for (const { edit } of rows)
+    bySource.set(edit.sourcePath, [...(bySource.get(edit.sourcePath) ?? []), edit]);
+  for (const [path, list] of bySource) {
+    planned.push(await planSource(connection, path, { edits: list, expects: list[0]?.expects ?? '' }));
+  }
+  planned.push(...(await planRemovals(db, editionId)));
+  return planned;
+}
+
+/** Files to be taken off go last; one that a place has come to show since stays. */
+async function planRemovals(db: Database, editionId: number): Promise<NewStep[]> {
+  const rows = await db.orm
+    .select({ removal: removals, siteId: editions.siteId })
+    .from(removals)
+    .innerJoin(editions, eq(editions.id, removals.editionId))
+    .where(eq(removals.editionId, editionId))
+    .orderBy(asc(removals.path));
+  const planned: NewStep[] = [];
+  for (const { removal, siteId } of rows) {
+    const { path, sha256: wasSha } = removal;
+    const problem = await refuseUsed(db, siteId, path).then(
+      () => null,
+      (error: unknown) => problemOf(error),
+    );
+    const step = { action: 'remove file', path, wasSha, becomesSha: null } as const;
+    planned.push(problem ? { ...step, state: 'left alone', problem } : step);
+  }
+  return planned;
+}
+
+/** Steps that take an edition back: files that went come first, then the sources, then the files only they showed. */
+export async function planWithdrawal(
+  db: Database,
+  connection: WritableConnection,
+  editionId: number,
+): Promise<NewStep[]> {
+  const publication = await lastPublication(db, editionId, 'publish');
+  if (!publication) return [];
+  const done = await db.orm
+    .select()
+    .from(steps)
+    .where(eq(steps.publicationId, publication.id))
+    .orderBy(asc(steps.ordinal));
+  const planned: NewStep[] = [];
+  for (const step of done) {
+    if (step.action !== 'remove file' || step.state !== 'done' || step.wasSha === null) continue;
+    planned.push({ action: 'add file', path: step.path, wasSha: null, becomesSha: step.wasSha });
+  }
+  for (const step of done) {
+    if (step.action !== 'write source' || step.state !== 'done' || !step.wasSha || !step.becomesSha) continue;
+    const before = await storedBytes(step.wasSha);
+    const applied = applyEdits({ bytes: before, source: decodeSource(step.path, before) }, step.edits ?? []);
+    if (!applied.ok) continue;
+    planned.push(
+      await planSource(connection, step.path, { edits: applied.inverse, expects: step.becomesSha }),
+    );
+  }
+  for (const step of done) {
+    if (step.action !== 'add file' || step.state !== 'done') continue;
+    const isRestored = step.wasSha !== null;
+    planned.push({
+      action: isRestored ? 'add file' : 'remove file',
+      path: step.path,
+      wasSha: step.becomesSha,
+      becomesSha: step.wasSha,
+    });
+  }
+  return planned;
+}
+
+async function bytesOrNull(connection: WritableConnection, path: string): Promise<Uint8Array | null> {
+  return connection.read(path).catch(() => null);
+}
+
+/** One source's step: its edits as they are, carried over to what somebody changed meanwhile, or left alone. */
+async function planSource(
+  connection: WritableConnection,
+  path: string,
+  wanted: { edits: readonly SourceEdit[]; expects: string },
+): Promise<NewStep> {
+  const alone = (problem: Problem): NewStep => ({
+    action: 'write source',
+    path,
+    state: 'left alone',
+    problem,
+  });
+  const bytes = await bytesOrNull(connection, path);
+  if (!bytes) return alone(conflict(path, 'It is no longer there.'));
+  const wasSha = await storeBytes(bytes);
+  const source = decodeSource(path, bytes);
+  let list: readonly SourceEdit[] = wanted.edits.map(({ start, end, was, becomes, becomesBytes }) =>
+    becomesBytes ? { start, end, was, becomes, becomesBytes } : { start, end, was, becomes },
+  );
+  if (sha256(bytes) !== wanted.expects) {
+    const before = decodeSource(path, await storedBytes(wanted.expects));
+    const rebased = rebaseEdits(before.text, source.text, list);
+    const first = rebased.conflicts[0];
+    if (first)
+      return alone(conflict(path, `Somebody has changed it where it said “${first.was.slice(0, 80)}”.`));
+    list = rebased.edits;
+  }
+  const applied = applyEdits({ bytes, source }, list);
+  if (!applied.ok) return alone(applied.problem);
+  return { action: 'write source', path, wasSha, becomesSha: await storeBytes(applied.bytes), edits: list };
+}
+
+function conflict(path: string, why: string): Problem {
+  return {
+    code: 'SOURCE_CONFLICT',
+    what: `${path} was left alone.`,
+    why,
+    remedy: 'Survey the site and make this change anew.',
+  };
+}

@@ -1,0 +1,76 @@
+/** Prepares a change of an edition, whatever it is, and keeps what was worked out. */
+import { eq, sql } from 'drizzle-orm';
+import type { Database } from '../../db/database';
+import { changes, edits, editions, intake, newFiles } from '../../db/schema/editions';
+import { sites } from '../../db/schema/sites';
+import { problemOf, ProblemError } from '../../problem-error';
+import { OpenedSources } from './opened-sources';
+import type { Prepared } from './prepared';
+import { prepareSwap } from './prepare-swap';
+import { prepareWords } from '../words/prepare-words';
+import { openConnection } from '../sites/site-connection';
+
+type Change = typeof changes.$inferSelect;
+/** Prepares a change that was gathered; what goes wrong is written into it. */
+export async function prepareChange(db: Database, changeId: number): Promise<void> {
+  const [row] = await db.orm
+    .select({ change: changes, picture: intake, site: sites })
+    .from(changes)
+    .leftJoin(intake, eq(intake.id, changes.intakeId))
+    .innerJoin(editions, eq(editions.id, changes.editionId))
+    .innerJoin(sites, eq(sites.id, editions.siteId))
+    .where(eq(changes.id, changeId));
+  if (!row || row.change.state === 'ready') return;
+  const { change, picture, site } = row;
+  try {
+    const sources = new OpenedSources(db, site.id, await openConnection(db, site));
+    const prepared = picture
+      ? await prepareSwap(db, sources, { change, picture })
+      : await prepareWords(db, sources, change);
+    await keepPrepared(db, change, prepared);
+  } catch (error) {
+    await db.orm
+      .update(changes)
+      .set({ state: 'failed', problem: problemOf(error) })
+      .where(eq(changes.id, changeId));
+    if (!(error instanceof ProblemError)) throw error;
+  }
+}
+
+type Tx = Parameters<Parameters<Database['orm']['transaction']>[0]>[0];
+
+/**
+ * Keeps what a change came to, unless it was gathered anew meanwhile: then another job prepares it. Where two changes
+ * of an edition put words into the same spot, the later one has it.
+ */
+async function keepPrepared(db: Database, change: Change, { edits: made, files, places }: Prepared) {
+  await db.orm.transaction(async (tx) => {
+    await tx
+      .select({ id: editions.id })
+      .from(editions)
+      .where(eq(editions.id, change.editionId))
+      .for('update');
+    const [now] = await tx.select().from(changes).where(eq(changes.id, change.id)).for('update');
+    if (!now || gatheredAs(now) !== gatheredAs(change)) return;
+    await tx.delete(edits).where(eq(edits.changeId, change.id));
+    await tx.delete(newFiles).where(eq(newFiles.changeId, change.id));
+    if (made.length > 0)
+      await tx.insert(edits).values(made.map((edit) => ({ ...edit, changeId: change.id })));
+    if (files.length > 0)
+      await tx.insert(newFiles).values(files.map((file) => ({ ...file, changeId: change.id })));
+    await yieldSpots(tx, change.editionId);
+    await tx.update(changes).set({ state: 'ready', places, problem: null }).where(eq(changes.id, change.id));
+  });
+}
+
+const gatheredAs = ({ placementIds, words, placeWords }: Change) =>
+  JSON.stringify([placementIds, words, placeWords]);
+
+async function yieldSpots(tx: Tx, editionId: number): Promise<void> {
+  await tx.execute(sql`
+    delete from edits e using changes c where c.id = e.change_id and c.edition_id = ${editionId}
+      and e.subject <> 'reference' and exists (
+        select 1 from edits o join changes d on d.id = o.change_id
+        where d.edition_id = ${editionId} and d.id > c.id and o.subject = e.subject
+          and o.source_path = e.source_path and o.start = e.start)`);
+}

@@ -1,0 +1,110 @@
+/** Makes sure that nothing on a site names a file before it is taken off: not only places, but every text it holds. */
+import { eq } from 'drizzle-orm';
+import { isPagePath, isSheetPath } from '@/core/source/role-of-name';
+import type { ReadableConnection } from '../../connections/connection';
+import type { Database } from '../../db/database';
+import { editions, removals, type SearchedFor } from '../../db/schema/editions';
+import { sites } from '../../db/schema/sites';
+import { problemOf, ProblemError } from '../../problem-error';
+import { storeBytes } from '../../store/store';
+import { USES, usedProblem } from './gather-removal';
+import { openConnection } from '../sites/site-connection';
+
+/** Prepares a removal that was gathered; what speaks against it is written into it. */
+export async function prepareRemoval(db: Database, removalId: number): Promise<void> {
+  const [row] = await db.orm
+    .select({ removal: removals, site: sites })
+    .from(removals)
+    .innerJoin(editions, eq(editions.id, removals.editionId))
+    .innerJoin(sites, eq(sites.id, editions.siteId))
+    .where(eq(removals.id, removalId));
+  if (!row || row.removal.state === 'ready') return;
+  const { removal, site } = row;
+  try {
+    await refuseUsed(db, site.id, removal.path);
+    const connection = await openConnection(db, site);
+    const searched = await searchEverywhere(connection, removal.path);
+    // Kept before anything is touched: withdrawing the edition puts these very bytes back.
+    const sha256 = await storeBytes(await connection.read(removal.path));
+    await db.orm
+      .update(removals)
+      .set({ state: 'ready', sha256, searched, problem: null })
+      .where(eq(removals.id, removalId));
+  } catch (error) {
+    await db.orm
+      .update(removals)
+      .set({ state: 'failed', problem: problemOf(error) })
+      .where(eq(removals.id, removalId));
+    if (!(error instanceof ProblemError)) throw error;
+  }
+}
+
+/** @throws ProblemError `FILE_USED` where a place of the last survey shows the file */
+export async function refuseUsed(db: Database, siteId: number, path: string): Promise<void> {
+  const { rows } = await db.pool.query<{ uses: number; page: string | null }>(
+    `select ${USES} from files f where f.site_id = $1 and f.path = $2`,
+    [siteId, path],
+  );
+  if ((rows[0]?.uses ?? 0) > 0) throw usedProblem(path, rows[0]?.page ?? null);
+}
+
+const TEXT_NAME =
+  /\.(?:m?js|cjs|ts|json|xml|txt|md|csv|svg|php\d?|inc|tpl|asp|aspx|jsp|py|rb|pl|cgi|ya?ml|webmanifest|vtt|rss|atom|htaccess|conf|map)$/i;
+const MAX_TEXT_BYTES = 20 * 1024 ** 2;
+
+/**
+ * Looks through every page, style sheet and other text of a site for a file's name.
+ *
+ * @throws ProblemError `FILE_NAMED` where one holds it, even if only in a comment or a script
+ */
+async function searchEverywhere(connection: ReadableConnection, path: string): Promise<SearchedFor> {
+  const name = path.split('/').at(-1) ?? path;
+  const isNamedIn = namesFile(name);
+  const counts = { pages: 0, sheets: 0, texts: 0 };
+  const { files } = await connection.list();
+  for (const file of files) {
+    const isPage = isPagePath(file.path);
+    const isSheet = isSheetPath(file.path);
+    if (
+      file.path === path ||
+      file.sizeBytes > MAX_TEXT_BYTES ||
+      !(isPage || isSheet || TEXT_NAME.test(file.path))
+    )
+      continue;
+    const bytes = Buffer.from(await connection.read(file.path));
+    if (isNamedIn(bytes)) {
+      throw new ProblemError({
+        code: 'FILE_NAMED',
+        what: `${path} stays.`,
+        why: `${file.path} names it, though no place shows it: in a script, a comment, or a text of its own.`,
+        remedy: 'Look there; if it is of no use, take the name out and add the file again.',
+      });
+    }
+    counts[isPage ? 'pages' : isSheet ? 'sheets' : 'texts']++;
+  }
+  return counts;
+}
+
+/**
+ * Tells whether bytes hold a file's name: as it is, percent-encoded, in either composition of its accents, and in the
+ * encodings that pages are written in. A name that is only the end of a longer one does not count.
+ */
+export function namesFile(name: string): (bytes: Buffer) => boolean {
+  const spellings = [
+    ...new Set([name, encodeURIComponent(name), name.normalize('NFC'), name.normalize('NFD')]),
+  ];
+  const narrow = spellings.flatMap((text) => [Buffer.from(text), Buffer.from(text, 'latin1')]);
+  const wide = spellings.flatMap((text) => {
+    const little = Buffer.from(text, 'utf16le');
+    return [little, Buffer.from(little).swap16()];
+  });
+  return (bytes) =>
+    narrow.some((needle) => holdsWhole(bytes, needle)) || wide.some((needle) => bytes.includes(needle));
+}
+
+function holdsWhole(bytes: Buffer, needle: Buffer): boolean {
+  for (let at = bytes.indexOf(needle); at >= 0; at = bytes.indexOf(needle, at + 1)) {
+    if (at === 0 || !/[\w.-]/.test(String.fromCharCode(bytes[at - 1] ?? 0))) return true;
+  }
+  return false;
+}

@@ -1,0 +1,123 @@
+/** Prepares a swap: plans it, makes the renditions, and works out the edits of every source. */
+import { eq } from 'drizzle-orm';
+import { planSwap, type SwapPlace, type SwapPlan } from '@/core/swap/plan-swap';
+import { slugOf } from '@/core/swap/file-name';
+import { editsOfPlace } from '@/core/swap/swap-edits';
+import type { DeclaredSlot } from '@/core/markup/placement';
+import type { Database } from '../../db/database';
+import { placements } from '../../db/schema/content';
+import type { changes, intake, newFiles } from '../../db/schema/editions';
+import { makeRendition } from '../../imaging/make-rendition';
+import { storeBytes, storedBytes } from '../../store/store';
+import { refuseFewerPlaces, refuseOtherSource, type OpenedSources } from './opened-sources';
+import type { NewEdit, Prepared } from './prepared';
+
+type Change = typeof changes.$inferSelect;
+type Intake = typeof intake.$inferSelect;
+
+export async function prepareSwap(
+  db: Database,
+  sources: OpenedSources,
+  { change, picture }: { readonly change: Change; readonly picture: Intake },
+): Promise<Prepared> {
+  const plan = await planFor(db, change, picture);
+  const edits = await editsFor(plan, change, sources);
+  return { edits, files: await makeFiles(plan, picture), places: plan.places };
+}
+
+async function planFor(db: Database, change: Change, picture: Intake): Promise<SwapPlan> {
+  const { rows: chosen } = await db.pool.query<{ id: string }>(
+    `select id from placements where id = any($1::bigint[]) and until_survey is null order by page_path, ordinal`,
+    [change.placementIds],
+  );
+  refuseFewerPlaces(change.placementIds.length, chosen.length);
+  const places: SwapPlace[] = [];
+  for (const { id } of chosen) {
+    const [row] = await db.orm
+      .select()
+      .from(placements)
+      .where(eq(placements.id, Number(id)));
+    if (!row?.filePath) continue;
+    const declared = await withMeasured(db, row);
+    places.push({ ...row, declared, page: row.pagePath, source: row.sourcePath, path: row.filePath });
+  }
+  const { rows: sizes } = await db.pool.query<{
+    path: string;
+    width_px: number | null;
+    height_px: number | null;
+  }>(
+    `select path, width_px, height_px from files where site_id = $1 and gone_in is null and sha256 is not null
+     union all select n.path, null, null from new_files n join changes c on c.id = n.change_id
+       where c.edition_id = $2 and c.id <> $3`,
+    [picture.siteId, change.editionId, change.id],
+  );
+  const known = new Map(sizes.map((size) => [size.path, size]));
+  return planSwap({
+    places,
+    oldPath: change.fromPath,
+    oldSize: (path) => {
+      const size = known.get(path);
+      return size?.width_px && size.height_px ? { widthPx: size.width_px, heightPx: size.height_px } : null;
+    },
+    candidate: { ...picture, focal: { x: picture.focalX, y: picture.focalY }, slug: slugOf(picture.title) },
+    isTaken: (path) => known.has(path),
+  });
+}
+
+/** What a place declares, completed by what a reader's browser measured on that very page. */
+async function withMeasured(
+  { pool }: Database,
+  { siteId, pagePath, sourcePath, start, kind, declared }: typeof placements.$inferSelect,
+): Promise<DeclaredSlot> {
+  // An enlarge target, an icon or a share picture has no space of its own on the page.
+  if (!MEASURABLE.has(kind) || declared.widthPx !== null || declared.heightPx !== null) return declared;
+  const { rows } = await pool.query<{ width_px: number; height_px: number }>(
+    `select s.width_px, s.height_px from slots s join pages p on p.site_id = s.site_id and p.path = s.page_path
+     where s.site_id = $1 and s.page_path = $2 and s.source_path = $3 and s.start = $4 and s.width = 'desktop'
+       and s.sha256 = p.sha256`,
+    [siteId, pagePath, sourcePath, start],
+  );
+  const slot = rows[0];
+  return slot
+    ? { ...declared, widthPx: Math.round(slot.width_px), heightPx: Math.round(slot.height_px) }
+    : declared;
+}
+
+const MEASURABLE = new Set(['img', 'input', 'svg-image', 'poster']);
+
+async function editsFor(plan: SwapPlan, change: Change, sources: OpenedSources): Promise<NewEdit[]> {
+  const seen = new Set<string>();
+  const rows: NewEdit[] = [];
+  for (const { place, rendition } of plan.places) {
+    const open = await sources.open(place.source);
+    const fileName = rendition.path.split('/').at(-1) ?? rendition.path;
+    for (const edit of editsOfPlace(place, fileName, open.source, change.words)) {
+      const key = `${edit.source}#${edit.start}#${edit.subject}`;
+      if (seen.has(key)) continue;
+      seen.add(key);
+      refuseOtherSource(edit, edit.source, open.source);
+      const { page, source, subject, start, end, was, becomes } = edit;
+      rows.push({
+        pagePath: page,
+        sourcePath: source,
+        placeStart: place.start,
+        ...{ subject, start, end, was, becomes },
+        expects: open.expects,
+      });
+    }
+  }
+  return rows;
+}
+
+async function makeFiles(
+  plan: SwapPlan,
+  picture: Intake,
+): Promise<Omit<typeof newFiles.$inferInsert, 'changeId'>[]> {
+  const original = await storedBytes(picture.sha256);
+  const made = [];
+  for (const rendition of plan.renditions) {
+    const bytes = await makeRendition(original, rendition);
+    made.push({ path: rendition.path, sha256: await storeBytes(bytes), sizeBytes: bytes.length, rendition });
+  }
+  return made;
+}
