@@ -36,7 +36,7 @@ async function readByAddress(start: string, { maxPages, allowPrivate }: SiteOpti
 }
 
 /** What of a site is left out, and what stands under two addresses. */
-export function sayListing({ skipped, links = [] }: SiteListing): void {
+function sayListing({ skipped, links = [] }: SiteListing): void {
   for (const { path, reason } of skipped) say(`${path}: ${reason}`);
   for (const { path, leadsTo } of links) say(`${path}: the same as ${leadsTo}, through a link`);
 }

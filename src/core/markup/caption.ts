@@ -2,7 +2,8 @@
 import type { Span } from '../source/span';
 import { attributeText, type Element } from './attribute-value';
 import { isElement, textOf } from './node-text';
-import type { CaptionsAround, PageTree } from './page-tree';
+import type { PageTree } from './page-tree';
+import type { CaptionsAround } from './remembered';
 
 const CAPTION_CLASS = /(?:^|[\s_-])(?:caption|legend)(?:$|[\s_-])/i;
 

@@ -2,7 +2,8 @@
 import type { Element } from './attribute-value';
 import { elementPath } from './element-path';
 import { isElement } from './node-text';
-import type { LikeChildren, PageTree } from './page-tree';
+import type { PageTree } from './page-tree';
+import type { LikeChildren } from './remembered';
 import type { GroupAround } from './placement';
 
 /** Children of a tag name that hold exactly one picture each, numbered from 1; remembered, so long rows stay linear. */

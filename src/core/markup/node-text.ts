@@ -1,7 +1,7 @@
 /** Reads the words in and around elements of a parsed page. Every function is bounded, however large the page. */
 import type { DefaultTreeAdapterTypes } from 'parse5';
 import { attributeText, type Element } from './attribute-value';
-import type { PageTree, Remembered } from './page-tree';
+import type { Remembered } from './remembered';
 
 export type Node = DefaultTreeAdapterTypes.Node;
 
@@ -89,7 +89,7 @@ export function readersWords(root: Element | null, limit = 20_000): string {
  * `limit` characters are found, within the page’s own content.
  */
 export function textBeside(
-  { remembered }: PageTree,
+  { remembered }: { readonly remembered: Remembered },
   element: Element,
   direction: -1 | 1,
   limit = LONGEST_BESIDE,

@@ -8,6 +8,7 @@ import { parseXmlPage } from './xml-tree';
 import type { SourceText } from '../source/decode-source';
 import { attributeText, type Element } from './attribute-value';
 import { collapse, isElement, textOf, type Node } from './node-text';
+import { nothingRemembered, type Remembered } from './remembered';
 
 /** What an element inherits from the elements around it. One object is shared by all that inherit the same. */
 export interface Surroundings {
@@ -39,33 +40,6 @@ export interface PageTree {
   /** The `href` of the first `base`, or `null`. */
   readonly baseHref: string | null;
   readonly remembered: Remembered;
-}
-
-/** What was found out once while a page is read, so that a page of any shape takes time in proportion to its length. */
-export interface Remembered {
-  /** Like children of an element, by their tag name. */
-  readonly groups: Map<Element, Map<string, LikeChildren>>;
-  /** The first words of an element, and its last. */
-  readonly ahead: Map<Node, string>;
-  readonly behind: Map<Node, string>;
-  /** What an element holds that decides about captions. */
-  readonly captions: Map<Element, CaptionsAround>;
-  /** Where nodes stand among many siblings. */
-  readonly numbers: Map<object, Map<Node, number>>;
-}
-
-/** Captions among an element's children, and whether it holds more than one picture. */
-export interface CaptionsAround {
-  readonly captions: readonly Element[];
-  readonly hasManyPictures: boolean;
-}
-
-/** Children of one tag name that hold a picture each. */
-export interface LikeChildren {
-  /** Path of what holds them. */
-  readonly path: string;
-  /** Numbered from 1. */
-  readonly numbers: ReadonlyMap<Element, number>;
 }
 
 const OPEN: Surroundings = {
@@ -127,13 +101,7 @@ export function readTree(source: SourceText): PageTree {
     body,
     language: languageOf(document),
     baseHref: base,
-    remembered: {
-      groups: new Map(),
-      ahead: new Map(),
-      behind: new Map(),
-      captions: new Map(),
-      numbers: new Map(),
-    },
+    remembered: nothingRemembered(),
   };
 }
 

@@ -82,7 +82,7 @@ const GREATER = 0x3e;
 const EQUALS = 0x3d;
 
 /** HTML's white space: tab, line feed, form feed, carriage return, space. */
-export const isSpace = (unit: number) => unit === 32 || (unit >= 9 && unit <= 13 && unit !== 11);
+const isSpace = (unit: number) => unit === 32 || (unit >= 9 && unit <= 13 && unit !== 11);
 const isSpaceOrSlash = (unit: number) => isSpace(unit) || unit === 0x2f;
 const isTagNameEnd = (unit: number) => isSpaceOrSlash(unit) || unit === GREATER;
 const isNameEnd = (unit: number) => isTagNameEnd(unit) || unit === EQUALS;

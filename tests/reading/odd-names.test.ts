@@ -1,7 +1,7 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
-import { headPlacesOf, oddName, placesOf } from '../../../tests/fixtures/odd-names';
-import { addressesOf, swapped } from '../../../tests/fixtures/swapped-page';
+import { headPlacesOf, oddName, placesOf } from '../fixtures/odd-names';
+import { addressesOf, swapped } from '../fixtures/swapped-page';
 
 describe('a reference to a new file', () => {
   it('leads to it, whatever the folder and the old name, wherever it is written', () => {
