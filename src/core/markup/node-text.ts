@@ -20,7 +20,7 @@ export function collapse(text: string): string {
 }
 
 /** Blanks at an end, in a run, or of another sort than one space. */
-const UNEVEN = /^\s|\s$|[^\S ]|  /;
+const UNEVEN = /^\s|\s$|[^\S ]| {2}/;
 
 /** Whether an element is kept from all readers where it is written. */
 const isNotShown = (element: Element): boolean =>

@@ -61,10 +61,13 @@ export function parseXmlPage(text: string): DefaultTreeAdapterTypes.Document | n
     location.endTag = { ...location.startTag, startOffset, endOffset } as Token.Location;
     location.endOffset = endOffset;
   });
-  parser.write(text).close();
+  // Half a character stops this parser; a mark in its place keeps every offset.
+  parser.write(text.replace(LONE_SURROGATE, '\ufffd')).close();
   const isHtml = document.childNodes.some((node) => 'tagName' in node && node.namespaceURI === NS.HTML);
   return isHtml ? document : null;
 }
+
+const LONE_SURROGATE = /[\ud800-\udbff](?![\udc00-\udfff])|(?<![\ud800-\udbff])[\udc00-\udfff]/g;
 
 /** Where an element's children belong: those of a template stand apart. */
 function insideOf(element: Element): Parent {

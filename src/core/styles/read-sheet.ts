@@ -76,7 +76,7 @@ function plainUrlNames(text: string): string {
 }
 
 const ESCAPED_URL =
-  /(?<![\w-]|[^\x00-\x7f])(?=[url]*\\)(?:u|\\u|\\0{0,4}[57]5\s?)(?:r|\\r|\\0{0,4}[57]2\s?)(?:l|\\l|\\0{0,4}[46]c\s?)\(/giu;
+  /(?<![\w-]|[\u0080-\uffff])(?=[url]*\\)(?:u|\\u|\\0{0,4}[57]5\s?)(?:r|\\r|\\0{0,4}[57]2\s?)(?:l|\\l|\\0{0,4}[46]c\s?)\(/giu;
 
 /** Custom properties are parsed as values, since one may hold a picture for a `var()` elsewhere. */
 const OPTIONS = { positions: true, parseCustomProperty: true };

@@ -96,17 +96,7 @@ export function openFetcher(allowed: PrivateHosts, given: Partial<FetchLimits> =
   const outside = new Agent({ ...connections, connect: { lookup: publicLookup, timeout } });
   /** For the hosts that were allowed, and for no other port of theirs. */
   const inside = new Agent({ ...connections, connect: { timeout } });
-  const queues = new Map<string, PQueue>();
-  /** The pace of a host; `null` for one that is not held to any: its connections bound it enough. */
-  const queueOf = (url: URL): PQueue | null => {
-    const known = queues.get(url.host);
-    if (known) return known;
-    if (!Number.isFinite(limits.perSecond) || isAllowedPrivate(url, allowed)) return null;
-    const { concurrency, perSecond: intervalCap } = limits;
-    const queue = new PQueue({ concurrency, interval: 1000, intervalCap });
-    queues.set(url.host, queue);
-    return queue;
-  };
+  const pace = new HostPace(limits, allowed);
 
   const once = async (url: URL, { known, firstBytes, deadline, budget }: Asking): Promise<Answer> => {
     refusePrivateLiteral(url, allowed);
@@ -144,7 +134,7 @@ export function openFetcher(allowed: PrivateHosts, given: Partial<FetchLimits> =
   };
 
   const insistent = async (url: URL, asking: Asking): Promise<Answer> => {
-    const queue = queueOf(url);
+    const queue = pace.queueOf(url);
     for (let attempt = 1; ; attempt++) {
       const isLast = attempt >= limits.attempts;
       try {
@@ -212,14 +202,36 @@ export function openFetcher(allowed: PrivateHosts, given: Partial<FetchLimits> =
         url = next;
       }
     },
-    slowDown(host, everyMs) {
-      const queue = new PQueue({ concurrency: 1, interval: everyMs, intervalCap: 1 });
-      queues.set(host, queue);
-    },
+    slowDown: (host, everyMs) => pace.slowDown(host, everyMs),
     async close() {
       await Promise.all([inside.destroy(), outside.destroy()]);
     },
   };
+}
+
+/** How often each host is asked. */
+class HostPace {
+  private readonly queues = new Map<string, PQueue>();
+
+  constructor(
+    private readonly limits: FetchLimits,
+    private readonly allowed: PrivateHosts,
+  ) {}
+
+  /** `null` for a host that is not held to any pace: its connections bound it enough. */
+  queueOf(url: URL): PQueue | null {
+    const known = this.queues.get(url.host);
+    if (known) return known;
+    const { concurrency, perSecond: intervalCap } = this.limits;
+    if (!Number.isFinite(intervalCap) || isAllowedPrivate(url, this.allowed)) return null;
+    const queue = new PQueue({ concurrency, interval: 1000, intervalCap });
+    this.queues.set(url.host, queue);
+    return queue;
+  }
+
+  slowDown(host: string, everyMs: number): void {
+    this.queues.set(host, new PQueue({ concurrency: 1, interval: everyMs, intervalCap: 1 }));
+  }
 }
 
 /** What is asked of one address, whatever it takes. */
