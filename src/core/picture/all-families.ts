@@ -13,5 +13,6 @@ export function familiesOf(files: readonly FamilyFile[], load: (id: string) => F
   const bySize = files.toSorted((a, b) => b.widthPx * b.heightPx - a.widthPx * a.heightPx);
   for (const file of bySize) builder.add(file);
   for (const id of builder.lonely()) builder.lookAgain(id);
+  for (const pair of builder.doubtful()) builder.compareAcross(pair);
   return builder.families();
 }

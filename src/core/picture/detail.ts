@@ -44,6 +44,9 @@ export interface DetailComparison {
   readonly isBlank: boolean;
   readonly tone: number;
   readonly shift: number;
+  /** The second's brightness is about `gain` times the first's, and `lift` more, of 255. */
+  readonly gain: number;
+  readonly lift: number;
 }
 
 /** @param a brightness row by row, as `b` */
@@ -100,6 +103,8 @@ export function compareDetail(
     isBlank: Math.max(light.aa, light.bb) < BLANK_LIGHT,
     tone: light.meanA,
     shift: Math.abs(light.meanA - light.meanB),
+    gain,
+    lift,
     agreement: isFlat(detail) ? 0 : detail.ab / Math.sqrt(detail.aa * detail.bb),
     contradicted: share(counts.contradicted),
     onlyFirst: share(counts.onlyFirst),

@@ -4,11 +4,11 @@
  * picture, never against a neighbour alone, so that two pictures are not chained together by what lies between them.
  */
 import { CandidateIndex, type Searchable } from './candidate-index';
-import { linksTo, linkThrough } from './compare';
+import { isSameShape, linksTo, linkThrough } from './compare';
 import { placedAnew, type Correction, type FamilyFile, type FamilyState, type Twin } from './family-state';
 import type { Fingerprint } from './fingerprint';
 import { WHOLE } from './grey-plane';
-import type { Link } from './judge';
+import { agreeExactly, type Link } from './judge';
 import { mayLie, isTurned, turnedHash, TURNS, type Quarters } from './turned';
 
 interface Member {
@@ -30,6 +30,8 @@ interface GroupLink {
   readonly link: Link;
   /** Files of the one group that also show the very same as the other. */
   witnesses: number;
+  /** Files of both agree pixel by pixel: they are one picture, whatever their largest look like. */
+  isCertain?: boolean;
 }
 
 interface Group {
@@ -118,10 +120,10 @@ export class FamilyBuilder {
         const other = this.groupOf.get(to);
         if (other && other !== group) group.twins.push({ to: other, quarters });
       }
-      for (const { to, link, witnesses = 0 } of links) {
+      for (const { to, link, witnesses = 0, isCertain = false } of links) {
         const other = this.groupOf.get(to);
         if (other && other !== group && !this.areApart(group, other))
-          group.links.push({ to: other, link, witnesses });
+          group.links.push({ to: other, link, witnesses, ...(isCertain ? { isCertain } : {}) });
       }
     }
   }
@@ -134,9 +136,10 @@ export class FamilyBuilder {
         ...(twins.length > 0
           ? { twins: twins.map(({ to, quarters }) => ({ to: (to.files[0] as FamilyFile).id, quarters })) }
           : {}),
-        links: links.map(({ to, link, witnesses }) => ({
+        links: links.map(({ to, link, witnesses, isCertain }) => ({
           ...{ to: (to.files[0] as FamilyFile).id, link },
           ...(witnesses > 0 ? { witnesses } : {}),
+          ...(isCertain ? { isCertain } : {}),
         })),
       })),
       ...(this.apart.size > 0 ? { apart: [...this.apart.values()] } : {}),
@@ -236,6 +239,35 @@ export class FamilyBuilder {
     }
   }
 
+  /**
+   * Pairs of groups that each stand in several files and are linked, but not so that their largest files make them one:
+   * to be held against each other file by file.
+   */
+  doubtful(): DoubtfulPair[] {
+    const pairs: DoubtfulPair[] = [];
+    for (const own of this.groups) {
+      for (const link of own.links) {
+        const isFresh = this.fresh.has(own) || this.fresh.has(link.to);
+        const isOpen = !link.link.isMirrored && !link.isCertain && !mayJoin(own, link);
+        if (isFresh && isOpen && !this.areApart(own, link.to)) pairs.push({ own, link });
+      }
+    }
+    return pairs;
+  }
+
+  /** Looks whether files of two groups agree pixel by pixel: no two pictures have such files, so that they are one. */
+  compareAcross({ own, link }: DoubtfulPair): void {
+    const [ones, others] = [compared(own), compared(link.to)];
+    const agree = ones.some((a) => {
+      const print = this.load(a.id);
+      return others.some((b) => {
+        const other = this.load(b.id);
+        return isSameShape(print.plane, other.plane) && agreeExactly(print, other);
+      });
+    });
+    if (agree) link.isCertain = true;
+  }
+
   private printOf({ files }: Group): Fingerprint {
     return this.load((files[0] as FamilyFile).id);
   }
@@ -299,17 +331,23 @@ export class FamilyBuilder {
   private settle(): Map<Group, Settled> {
     const links = new Map<Group, GroupLink[]>(this.groups.map((group) => [group, []]));
     for (const group of this.groups) {
-      for (const { to, link, witnesses } of group.links) {
-        links.get(group)?.push({ to, link, witnesses });
-        links.get(to)?.push({ to: group, link: turned(link), witnesses });
+      for (const { to, link, witnesses, isCertain = false } of group.links) {
+        links.get(group)?.push({ to, link, witnesses, isCertain });
+        links.get(to)?.push({ to: group, link: turned(link), witnesses, isCertain });
       }
     }
     const settled = new Map<Group, Settled>();
-    for (const group of [...this.groups].sort((a, b) => weight(b) - weight(a))) {
-      const best = (links.get(group) ?? [])
+    for (const group of [...this.groups].sort(byStanding)) {
+      const own = links.get(group) ?? [];
+      // One that agrees with it pixel by pixel lies where that one lies.
+      const certain = own.flatMap((one) => (one.isCertain ? (settled.get(one.to) ?? []) : []))[0];
+      const best = own
         .filter((one) => settled.get(one.to)?.root === one.to && mayJoin(group, one))
         .sort((a, b) => explained(b.link) - explained(a.link))[0];
-      settled.set(group, best ? { root: best.to, link: best.link } : { root: group, link: SELF });
+      settled.set(
+        group,
+        certain ?? (best ? { root: best.to, link: best.link } : { root: group, link: SELF }),
+      );
     }
     for (const { a, b } of this.together) this.joinByHand(settled, a, b);
     return settled;
@@ -325,6 +363,12 @@ export class FamilyBuilder {
     for (const [group, { root }] of settled)
       if (root === goes) settled.set(group, { root: keeps, link: null });
   }
+}
+
+/** Two groups that may be one picture. */
+interface DoubtfulPair {
+  readonly own: Group;
+  readonly link: GroupLink;
 }
 
 interface Settled {
@@ -355,6 +399,30 @@ function witness(one: Group, other: Group, link: Link): void {
   // What one file of a group looks like is not what the group does.
   else one.links.push({ to: other, link: { ...link, isClose: false }, witnesses: 1 });
 }
+
+/**
+ * Which of two groups stands for both: the weightier one; where they weigh about the same, that of more files: a border
+ * or a mark makes one file of a picture larger, or other, than all the rest.
+ */
+function byStanding(a: Group, b: Group): number {
+  const [one, other] = [weight(a), weight(b)];
+  if (Math.max(one, other) > ABOUT_AS_LARGE * Math.min(one, other)) return other - one;
+  return b.files.length - a.files.length || other - one;
+}
+
+const ABOUT_AS_LARGE = 1.3;
+
+/** A few files of a group, of all its sizes. */
+function compared({ files }: Group): FamilyFile[] {
+  const bySize = files.toSorted((a, b) => area(b) - area(a));
+  const step = Math.max(1, bySize.length / COMPARED);
+  return Array.from(
+    { length: Math.min(COMPARED, bySize.length) },
+    (_, n) => bySize[Math.floor(n * step)] as FamilyFile,
+  );
+}
+
+const COMPARED = 5;
 
 function weight({ files }: Group): number {
   return area(files[0] as FamilyFile) * (files.length > 1 ? LONE : 1);

@@ -29,7 +29,13 @@ export interface FamilyState {
   readonly groups: readonly {
     /** The first one stands for all of them. */
     readonly files: readonly FamilyFile[];
-    readonly links: readonly { readonly to: string; readonly link: Link; readonly witnesses?: number }[];
+    readonly links: readonly {
+      readonly to: string;
+      readonly link: Link;
+      readonly witnesses?: number;
+      /** Whether files of both were found to agree pixel by pixel. */
+      readonly isCertain?: boolean;
+    }[];
     readonly twins?: readonly Twin[];
   }[];
   /** Files that persons had said to be apart: they were not compared. */

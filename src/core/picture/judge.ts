@@ -66,6 +66,11 @@ const FAINT = { light: 0.95, agreement: 0.9 };
 const RUN_IN = 0.15;
 /** Difference of brightness, of 255, between two even tones that are the same; white and black say nothing. */
 const SAME_TONE = 4;
+/**
+ * Another exposure makes a picture so much brighter, by adding or by multiplying, and no more: what has the same edges on
+ * another ground is a version of its own, for day or for night.
+ */
+const EXPOSURE = { gain: 1.6, lift: 30, evenGain: 1.2, evenLift: 50, shift: 35 };
 const TONES = { darkest: 6, lightest: 249 };
 /**
  * Something laid over a smooth picture, which has no detail to show through: the light and shade beside it must agree
@@ -77,6 +82,11 @@ const FINEST = 256;
 const FINEST_PART = 176;
 /** A faint pattern must be the very same beside it. */
 const FAINT_OVER = { light: 0.998, shading: 0.7 };
+/** Two files of one picture of which neither was worn: pixel by pixel the same, but for another way of writing them. */
+const EXACT = { agreement: 0.96, oneSided: 0.01, recoloured: 0.02, shift: 8, light: 0.97 };
+/** Planes with a shorter long side are too coarse to tell two pictures that differ in a word. */
+const EXACT_PX = 200;
+
 /** What of a fingerprint is looked at. */
 export interface Looks {
   readonly plane: GreyPlane;
@@ -139,14 +149,43 @@ export function judged(
     const isPart = isHeld
       ? detail.replaced <= REPLACED_PART && [PART, SMOOTH_PART, GRAINY_PART].some(keeps)
       : detail.tiles >= OVERLAP_TILES && keeps(OVERLAP);
-    return isColoured && isPart ? link('part') : null;
+    return isColoured && isPart && isSameExposure(detail) ? link('part') : null;
   }
   const isLit = detail.shading < SHADED || detail.lightApart >= SAME_LIGHT;
-  if (isColoured && isLit && detail.replaced <= REPLACED && keeps(SAME)) return link('same');
+  if (isColoured && isLit && detail.replaced <= REPLACED && keeps(SAME))
+    return isSameExposure(detail) ? link('same') : null;
   const isAdded =
     detail.replaced <= REPLACED_OVER && Math.min(detail.onlyFirst, detail.onlySecond) <= TAKEN_AWAY;
-  return isAdded && (keeps(OVER) || keeps(SMOOTH_OVER) || isLaidOverBare(detail)) ? link('over') : null;
+  return isAdded && isSameExposure(detail) && (keeps(OVER) || keeps(SMOOTH_OVER) || isLaidOverBare(detail)) ? link('over') : null;
 }
+
+/** Whether the one may be the other, brighter or darker. Where hardly any light and shade is there, that can't be told. */
+function isSameExposure({ gain, lift, shift, lightApart, shading }: DetailComparison): boolean {
+  if (shading < SHADED || lightApart < SAME_LIGHT || shift <= EXPOSURE.shift) return true;
+  const by = Math.max(gain, 1 / gain);
+  if (by <= EXPOSURE.evenGain) return shift <= EXPOSURE.evenLift;
+  return by <= EXPOSURE.gain && Math.abs(lift) <= EXPOSURE.lift;
+}
+
+/** Whether two files agree pixel by pixel, so that no two pictures can have them; `false` where that can't be told. */
+export function agreeExactly(own: Looks, other: Looks): boolean {
+  const least = Math.min(longSide(own.plane), longSide(other.plane));
+  const common = least < EXACT_PX ? null : commonPart(other.plane, WHOLE);
+  if (!common || otherColours(own.tint, other.tint, common) > EXACT.recoloured) return false;
+  const { width, height, a, b } = sampled(own.plane, other.plane, common, FINEST);
+  const detail = compareDetail(a, b, width, height);
+  return (
+    detail.tiles >= FEW_TILES &&
+    detail.contradicted === 0 &&
+    detail.replaced === 0 &&
+    detail.agreement >= EXACT.agreement &&
+    detail.onlyFirst + detail.onlySecond <= EXACT.oneSided &&
+    detail.shift <= EXACT.shift &&
+    detail.light >= EXACT.light
+  );
+}
+
+const longSide = ({ width, height }: GreyPlane): number => Math.max(width, height);
 
 /** Whether two pictures with next to no detail show the same: by their light and shade, or by their one tone. */
 function isSameShade(detail: DetailComparison, isWhole: boolean): boolean {

@@ -38,6 +38,10 @@ export async function placeFamilies(db: Database, siteId: number): Promise<numbe
     builder.lookAgain(id);
     await setImmediate();
   }
+  for (const pair of builder.doubtful()) {
+    builder.compareAcross(pair);
+    await setImmediate();
+  }
   const families = builder.families();
   const client = await db.pool.connect();
   try {
