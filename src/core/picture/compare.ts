@@ -146,15 +146,19 @@ function worthOf({ agreement, frame: { left, top, width, height } }: Refined): n
 
 const HOLDING = 0.05;
 
+/** Agreement of detail, seen from afar, of a frame that is nearly exact: one that is right has far more. */
+const LIKELY = 0.45;
+
 function exactPart(
   own: Fingerprint,
   { print, candidate }: Compared,
   frames: readonly Refined[],
 ): Link | null {
   const looks = facing(own, candidate.isMirrored);
+  const isLikely = (frame: Frame) => mayAgree(looks.plane, print.plane, frame, LIKELY);
   const exact = frames
     .filter(({ frame }) => mayAgree(looks.plane, print.plane, frame))
-    .map((found) => exactFrame(looks.plane, print.plane, found))
+    .flatMap((found) => exactFrame(looks.plane, print.plane, found, isLikely) ?? [])
     .sort((a, b) => b.agreement - a.agreement);
   for (const { frame } of exact) {
     // Of a picture that is nearly square a square is the whole, but for a sliver: no less must agree.
@@ -175,7 +179,8 @@ export function linkThrough(own: Fingerprint, other: Fingerprint, first: Link, s
   const frame = within(frameOfLink(first), frameOfLink(second));
   if (isIcon(own.plane) || isIcon(other.plane)) return null;
   if (!mayAgree(own.plane, other.plane, frame)) return null;
-  const { frame: exact } = exactFrame(own.plane, other.plane, { frame, agreement: 1 });
+  const exact = exactFrame(own.plane, other.plane, { frame, agreement: 1 })?.frame;
+  if (!exact) return null;
   const isWhole = isSameShape(own.plane, other.plane) && isWholeFrame(exact);
   return judged(own, other, isWhole ? WHOLE : exact, { isMirrored: false });
 }

@@ -97,14 +97,18 @@ export interface Looks {
 const GLANCE_PX = 64;
 const HOPELESS = 0.25;
 
-/** Whether a closer look is worth its time, by detail that is seen from afar. A smooth picture can't be told so. */
-export function mayAgree(own: GreyPlane, other: GreyPlane, frame: Frame): boolean {
+/**
+ * Whether a closer look is worth its time, by detail that is seen from afar. A smooth picture can't be told so.
+ *
+ * @param least agreement below which it is not, 0 to 1
+ */
+export function mayAgree(own: GreyPlane, other: GreyPlane, frame: Frame, least = HOPELESS): boolean {
   const common = commonPart(other, frame);
   if (!common) return false;
   const [far, near] = [shrunk(own, 2 * GLANCE_PX), shrunk(other, 2 * GLANCE_PX)];
   const { width, height, a, b } = sampled(far, near, common, GLANCE_PX);
   const agreement = detailAgreement(a, b, width, height);
-  return agreement === null || agreement >= HOPELESS;
+  return agreement === null || agreement >= least;
 }
 
 /**
@@ -156,7 +160,9 @@ export function judged(
     return isSameExposure(detail) ? link('same') : null;
   const isAdded =
     detail.replaced <= REPLACED_OVER && Math.min(detail.onlyFirst, detail.onlySecond) <= TAKEN_AWAY;
-  return isAdded && isSameExposure(detail) && (keeps(OVER) || keeps(SMOOTH_OVER) || isLaidOverBare(detail)) ? link('over') : null;
+  return isAdded && isSameExposure(detail) && (keeps(OVER) || keeps(SMOOTH_OVER) || isLaidOverBare(detail))
+    ? link('over')
+    : null;
 }
 
 /** Whether the one may be the other, brighter or darker. Where hardly any light and shade is there, that can't be told. */

@@ -15,6 +15,7 @@ const FINE_FROM = FIRST_STEP / 4;
 const FINEST_FROM = FINE_FROM / 3;
 /** Agreement of the coarse search below which no finer one is tried. */
 const HOPELESS = 0.6;
+const NEARLY_HOPELESS = 0.66;
 /** Share of the smaller picture that both must show: a sliver agrees with anything. */
 const LEAST_SHARED = 0.3;
 
@@ -29,10 +30,21 @@ export function roughFrame(own: GreyPlane, other: GreyPlane, from: Frame): Refin
   return searched(comparison(own, other, COARSE), from, [FIRST_STEP, FINE_FROM], false);
 }
 
-/** The same as exactly as can be: to a fraction of a sample. */
-export function exactFrame(own: GreyPlane, other: GreyPlane, { frame, agreement }: Refined): Refined {
-  if (agreement < HOPELESS) return { frame, agreement };
+/**
+ * The same as exactly as can be: to a fraction of a sample.
+ *
+ * @param isLikely asked of the nearly exact frame: the last steps cost most
+ * @returns `null` where nothing will come of it
+ */
+export function exactFrame(
+  own: GreyPlane,
+  other: GreyPlane,
+  { frame, agreement }: Refined,
+  isLikely: (frame: Frame) => boolean = () => true,
+): Refined | null {
+  if (agreement < HOPELESS) return null;
   const nearly = searched(comparison(own, other, MIDDLE), frame, [FINE_FROM, FINEST_FROM], true);
+  if (nearly.agreement < NEARLY_HOPELESS || !isLikely(nearly.frame)) return null;
   return searched(comparison(own, other, FINE), nearly.frame, [FINEST_FROM, LAST_STEP], true);
 }
 
@@ -43,39 +55,55 @@ function searched(
   [first, last]: readonly [number, number],
   mayStretch: boolean,
 ): Refined {
+  const directions = mayStretch ? 8 : 6;
   let best: Refined = { frame: from, agreement: agreementAt(from) };
   for (let step = first; step >= last;) {
-    let better: Refined | null = null;
-    for (const frame of neighbours(best.frame, step, mayStretch)) {
+    // Each direction is taken as soon as it is better: going round them all for the best one costs more than it saves.
+    let isBetter = false;
+    for (let n = 0; n < directions; n++) {
+      const frame = neighbour(best.frame, step, n);
       const agreement = agreementAt(frame);
-      if (agreement > (better ?? best).agreement + 1e-5) better = { frame, agreement };
+      if (agreement <= best.agreement + 1e-5) continue;
+      best = { frame, agreement };
+      isBetter = true;
     }
-    if (better) best = better;
-    else step /= 2;
+    if (!isBetter) step /= 2;
   }
   return best;
 }
 
-function neighbours(frame: Frame, step: number, mayStretch: boolean): Frame[] {
+/** A frame beside another: shifted to the left, right, up or down, larger, smaller, stretched down or flattened. */
+function neighbour(frame: Frame, step: number, direction: number): Frame {
   const { left, top, width, height } = frame;
-  // The middle stays where it is, so that size and place can be sought each for itself.
-  const sized = (across: number, down: number): Frame => ({
+  const more = 1 + 1.5 * step;
+  switch (direction) {
+    case 0:
+      return { left: left - step * width, top, width, height };
+    case 1:
+      return { left: left + step * width, top, width, height };
+    case 2:
+      return { left, top: top - step * height, width, height };
+    case 3:
+      return { left, top: top + step * height, width, height };
+    case 4:
+      return sized(frame, more, more);
+    case 5:
+      return sized(frame, 1 / more, 1 / more);
+    case 6:
+      return sized(frame, 1, more);
+    default:
+      return sized(frame, 1, 1 / more);
+  }
+}
+
+/** The middle stays where it is, so that size and place can be sought each for itself. */
+function sized({ left, top, width, height }: Frame, across: number, down: number): Frame {
+  return {
     left: left + (width * (1 - across)) / 2,
     top: top + (height * (1 - down)) / 2,
     width: width * across,
     height: height * down,
-  });
-  const more = 1 + 1.5 * step;
-  const all = [
-    { ...frame, left: left - step * width },
-    { ...frame, left: left + step * width },
-    { ...frame, top: top - step * height },
-    { ...frame, top: top + step * height },
-    sized(more, more),
-    sized(1 / more, 1 / more),
-  ];
-  if (mayStretch) all.push(sized(1, more), sized(1, 1 / more));
-  return all;
+  };
 }
 
 /** Gives a function that tells how well two pictures agree with a frame, compared at points of the other's grid. */
