@@ -1,5 +1,6 @@
 import { defineConfig } from '@playwright/test';
 
+const VAR = process.env['IBIDEM_VAR'] ?? 'var/test';
 const PORT = Number(process.env['IBIDEM_PORT'] ?? 4280);
 
 export default defineConfig({
@@ -9,8 +10,8 @@ export default defineConfig({
   expect: { timeout: 30_000 },
   fullyParallel: false,
   workers: 1,
-  reporter: [['list'], ['json', { outputFile: 'var/test/browser.json' }]],
-  outputDir: 'var/test/browser',
+  reporter: [['list'], ['json', { outputFile: `${VAR}/browser.json` }]],
+  outputDir: `${VAR}/browser`,
   use: {
     baseURL: `http://127.0.0.1:${PORT}`,
     viewport: { width: 1280, height: 800 },

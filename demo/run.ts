@@ -14,6 +14,7 @@ import { saveSection } from '@/server/work/sections/keep-sections';
 import { DEMO_PASSWORD, PEOPLE, SECTIONS } from './people';
 import { generateSite } from './site/generate';
 import { startCrawlHost } from './stand-ins/crawl-host';
+import { restoreReadings } from './kept-readings';
 import { startWebHost } from './stand-ins/web-host';
 
 const VAR = process.env['IBIDEM_VAR'] ?? 'var';
@@ -36,6 +37,7 @@ const exists = (path: string) =>
 async function prepare(): Promise<void> {
   const db = connect(settings().databaseUrl);
   await migrateDatabase(db);
+  await restoreReadings(db, process.env['IBIDEM_READINGS']);
   const { rows } = await db.pool.query<{ count: string }>('select count(*) from sites');
   const isFirst = Number(rows[0]?.count) === 0;
   if (isFirst || !(await exists(SITE))) {

@@ -1,6 +1,7 @@
 /** The demo site, of which all is known: how often what Ibidem says of its pictures is right, and how much it finds. */
 import { join } from 'node:path';
 import { beforeAll, describe, expect, it } from 'vitest';
+import { keepReadings } from '@demo/kept-readings';
 import { generateSite } from '@demo/site/generate';
 import { ANSWERS } from '@demo/site/answers';
 import { allErrata, CHANGED } from '@demo/site/errata-answers';
@@ -57,6 +58,7 @@ beforeAll(async () => {
     [siteId],
   );
   told = rows;
+  await keepReadings(held.db, process.env['IBIDEM_READINGS']);
   await nameWhatChanged(siteId);
   await judgePictures(held.db, siteId, TODAY);
   await checkSite(held.db, siteId, TODAY);
