@@ -75,7 +75,8 @@ describe('a running worker', () => {
     const lines: string[] = [];
     const worker = await startWorker(held.db, (line) => lines.push(line));
     await withSiteLock(held.db, siteId, async () => {
-      await addJob(pool, 'survey-site', { surveyId: asked[0]?.id ?? 0 }, 'slow');
+      const surveyId = asked[0]?.id ?? 0;
+      await addJob(pool, 'survey-site', { surveyId }, `survey-${siteId}-${surveyId}`);
       let taken: (string | null)[] = [];
       const until = Date.now() + 8000;
       while (taken[0] === undefined || taken[0] === null) {

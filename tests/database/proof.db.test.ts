@@ -96,8 +96,8 @@ describe('a proof', () => {
       { ...box, number: 2, isSeen: false },
       { ...box, number: 99, isSeen: true },
     ];
-    await saveSlots(held.db, siteId, pageId, { width: 'desktop', places });
-    await saveSlots(held.db, siteId, pageId, { width: 'desktop', places });
+    await saveSlots(held.db, MAINTAINER, { siteId, pageId }, { width: 'desktop', places });
+    await saveSlots(held.db, MAINTAINER, { siteId, pageId }, { width: 'desktop', places });
     const { rows: kept } = await held.db.pool.query(
       'select width, source_path, start, width_px, height_px from slots',
     );

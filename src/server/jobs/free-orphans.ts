@@ -30,6 +30,11 @@ export async function freeOrphans({ pool }: Database, own: readonly string[]): P
       await client.query(UNLOCK, [`worker ${worker}`]);
     }
     if (dead.length > 0) {
+      // A death is no attempt: the job did not fail, its process did.
+      await client.query(
+        'update graphile_worker._private_jobs set attempts = greatest(0, attempts - 1) where locked_by = any($1::text[])',
+        [dead],
+      );
       await client.query('select graphile_worker.force_unlock_workers($1::text[])', [dead]);
     }
     return dead.length;

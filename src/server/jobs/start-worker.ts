@@ -4,6 +4,7 @@ import type { Database } from '../db/database';
 import { queueDueSurveys } from '../work/surveys/start-survey';
 import { announceWorker, freeOrphans } from './free-orphans';
 import { handlers } from './handlers';
+import { reviveWork } from './revive-work';
 
 /** How often a worker looks for jobs whose worker has died. */
 const ORPHANS_EVERY_MS = 5000;
@@ -12,12 +13,19 @@ const DUE_EVERY_MS = 60_000;
 /** Jobs side by side: one for each of two cores, and one for what only waits. */
 const HANDS = 3;
 
-/** Starts a worker over a database. `stop` lets running jobs finish. */
+/**
+ * Starts a worker over a database. `stop` lets running jobs finish.
+ *
+ * @param onLost called once where the session is cut by which others know that this worker lives: they take over its
+ *   jobs, so that it must do no more
+ */
 export async function startWorker(
   db: Database,
   log: (line: string) => void,
+  onLost: () => void = () => undefined,
 ): Promise<{ stop(): Promise<void> }> {
   const session = await db.pool.connect();
+  session.once('error', onLost);
   const names: string[] = [];
   const events: WorkerEvents = new EventEmitter();
   // The queue writes the pool's own name into the jobs that it takes; it is known as soon as the pool is made.
@@ -38,6 +46,9 @@ export async function startWorker(
   const sweep = async () => {
     const dead = await freeOrphans(db, names);
     if (dead > 0) log(`took over the jobs of ${dead} worker${dead === 1 ? '' : 's'} that had died`);
+    const revived = await reviveWork(db);
+    if (revived > 0)
+      log(`took up ${revived} ${revived === 1 ? 'piece' : 'pieces'} of work that nobody was at`);
   };
   await sweep();
   const timer = setInterval(() => {

@@ -4,14 +4,21 @@ import { startWorker } from './start-worker';
 
 const log = (line: string) => console.log(`worker: ${line}`);
 const db = database();
-const worker = await startWorker(db, log);
+const worker = await startWorker(db, log, () => {
+  console.error('worker: the database ended its session; whoever started this worker starts it again');
+  process.exit(1);
+});
 log('ready');
 
 let isStopping = false;
 for (const signal of ['SIGINT', 'SIGTERM'] as const) {
   process.on(signal, () => {
-    if (isStopping) return;
+    if (isStopping) {
+      log('ended at once; what it was at goes on where it was when a worker runs again');
+      process.exit(1);
+    }
     isStopping = true;
+    log('finishing what it is at; once more to end at once');
     worker
       .stop()
       .then(() => db.pool.end())

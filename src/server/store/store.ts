@@ -1,7 +1,7 @@
 /** Bytes by their SHA-256, each kept once. A file is written beside its place and renamed, so it is whole or absent. */
 import { randomBytes } from 'node:crypto';
 import { readFileSync } from 'node:fs';
-import { access, mkdir, readFile, rename, writeFile } from 'node:fs/promises';
+import { access, mkdir, open, readFile, rename, rm } from 'node:fs/promises';
 import { dirname, join } from 'node:path';
 import { sha256 } from '../hash';
 import { ProblemError } from '../problem-error';
@@ -21,8 +21,24 @@ async function keep(name: string, bytes: Uint8Array): Promise<void> {
   if (await exists(place)) return;
   await mkdir(dirname(place), { recursive: true });
   const temporary = `${place}.${randomBytes(4).toString('hex')}`;
-  await writeFile(temporary, bytes);
+  const file = await open(temporary, 'wx');
+  try {
+    await file.writeFile(bytes);
+    // Safe on the disk before it has its name: a power cut leaves the whole of it, or nothing.
+    await file.sync();
+  } finally {
+    await file.close();
+  }
   await rename(temporary, place);
+  if (name.length === HASH_LENGTH) await syncFolder(dirname(place));
+}
+
+/** What is derived can be made again; only bytes as they came have a name as long as their hash. */
+const HASH_LENGTH = 64;
+
+async function syncFolder(folder: string): Promise<void> {
+  const handle = await open(folder, 'r');
+  await handle.sync().finally(() => handle.close());
 }
 
 /** Keeps bytes and gives their hash. */
@@ -32,9 +48,9 @@ export async function storeBytes(bytes: Uint8Array): Promise<string> {
   return hash;
 }
 
-/** The bytes of a hash; @throws ProblemError `STORE_MISSING`. */
+/** The bytes of a hash; @throws ProblemError `STORE_MISSING`, or `STORE_TORN` where they are not what they were. */
 export async function storedBytes(hash: string): Promise<Uint8Array> {
-  return readFile(/* turbopackIgnore: true */ placeOf(hash)).catch((error: unknown) => {
+  const bytes = await readFile(/* turbopackIgnore: true */ placeOf(hash)).catch((error: unknown) => {
     throw new ProblemError(
       {
         code: 'STORE_MISSING',
@@ -44,6 +60,15 @@ export async function storedBytes(hash: string): Promise<Uint8Array> {
       },
       { cause: error },
     );
+  });
+  if (sha256(bytes) === hash) return bytes;
+  // Taken away, so that the same bytes can be kept anew.
+  await rm(placeOf(hash), { force: true });
+  throw new ProblemError({
+    code: 'STORE_TORN',
+    what: 'A stored file is damaged.',
+    why: `What the store has under ${hash.slice(0, 12)}… is not what was put there.`,
+    remedy: 'Survey the site again: what it still shows is stored anew.',
   });
 }
 

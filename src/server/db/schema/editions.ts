@@ -135,7 +135,8 @@ export const newFiles = pgTable('new_files', {
   rendition: jsonb('rendition').$type<Rendition>().notNull(),
 });
 
-export type PublicationState = 'waiting' | 'running' | 'done' | 'rolled back';
+/** `undoing`: something was refused, and what had been done is being taken back; `problem` says what. */
+export type PublicationState = 'waiting' | 'running' | 'undoing' | 'done' | 'rolled back';
 
 export const publications = pgTable('publications', {
   id: serial('id').primaryKey(),

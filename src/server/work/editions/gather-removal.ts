@@ -2,6 +2,7 @@ import { eq, sql } from 'drizzle-orm';
 import { requireRole, type Actor } from '../../accounts/actor';
 import type { Database } from '../../db/database';
 import { removals } from '../../db/schema/editions';
+import { asOne } from '../../db/in-transaction';
 import { addJob } from '../../jobs/queue';
 import { ProblemError } from '../../problem-error';
 import { draftEdition } from './draft-edition';
@@ -44,6 +45,22 @@ export async function gatherRemovals(
       remedy: 'Mark the files to take off.',
     });
   }
+  return asOne(db, (tx) => gathered(tx, actor, siteId, rows));
+}
+
+interface FileToTake {
+  readonly path: string;
+  readonly sha256: string;
+  readonly size: number;
+}
+
+/** Writes removals and their jobs in one transaction. */
+async function gathered(
+  db: Database,
+  actor: Actor,
+  siteId: number,
+  rows: readonly FileToTake[],
+): Promise<number> {
   const edition = await draftEdition(db, actor, siteId);
   for (const { path, sha256, size } of rows) {
     const [made] = await db.orm

@@ -4,6 +4,7 @@ import { requireRole, type Actor } from '../../accounts/actor';
 import { checkedInput } from '../../checked-input';
 import type { Database } from '../../db/database';
 import { changes, intake } from '../../db/schema/editions';
+import { asOne } from '../../db/in-transaction';
 import { addJob } from '../../jobs/queue';
 import { ProblemError } from '../../problem-error';
 import { draftEdition } from './draft-edition';
@@ -62,7 +63,13 @@ export async function gatherSwap(db: Database, actor: Actor, request: SwapReques
       remedy: 'Bring it in again.',
     });
   }
+  return asOne(db, (tx) => gathered(tx, actor, value));
+}
+
+/** Writes a swap, and all that follows from it, in one transaction. */
+async function gathered(db: Database, actor: Actor, value: SwapRequest): Promise<number> {
   const edition = await draftEdition(db, actor, value.siteId);
+  await refuseOtherPlaces(db, value);
   await releasePlacements(db, edition.id, value.placementIds);
   // Words that were written for these places stay, unless the swap brings others.
   const brings = { alt: Boolean(value.alt), caption: Boolean(value.caption), block: false };
@@ -90,6 +97,25 @@ export async function gatherSwap(db: Database, actor: Actor, request: SwapReques
     details: `${value.fromPath}, edition ${edition.number}`,
   });
   return edition.number;
+}
+
+/** The places must be of that site, and show that picture, as it is known now. */
+async function refuseOtherPlaces(
+  { pool }: Database,
+  { siteId, fromPath, placementIds }: SwapRequest,
+): Promise<void> {
+  const { rows } = await pool.query<{ found: number }>(
+    `select count(*)::int as found from placements
+     where site_id = $1 and id = any($2::bigint[]) and file_path = $3 and until_survey is null`,
+    [siteId, placementIds, fromPath],
+  );
+  if (rows[0]?.found === new Set(placementIds).size) return;
+  throw new ProblemError({
+    code: 'PLACES_GONE',
+    what: 'The swap was not added.',
+    why: 'Some of the places do not show that picture any more, or are not of this site.',
+    remedy: 'Open the swap desk again and choose the places as they are now.',
+  });
 }
 
 /** Takes placements out of the edition's other swaps; one that keeps others is prepared anew. */
@@ -120,6 +146,10 @@ async function releasePlacements(
 /** Takes a change out of an edition that is still a draft. */
 export async function dropChange(db: Database, actor: Actor, changeId: number): Promise<void> {
   requireRole(actor, EDITORS, 'change an edition');
+  await asOne(db, (tx) => dropped(tx, changeId));
+}
+
+async function dropped(db: Database, changeId: number): Promise<void> {
   const sources = await wordedSources(db, [changeId]);
   const { rows } = await db.pool.query<{ site_id: number }>(
     `delete from changes c using editions e where c.id = $1 and e.id = c.edition_id and e.state = 'draft' returning e.site_id`,

@@ -91,16 +91,23 @@ export async function planWithdrawal(
   }
   for (const step of done) {
     if (step.action !== 'write source' || step.state !== 'done' || !step.wasSha || !step.becomesSha) continue;
-    const before = await storedBytes(step.wasSha);
-    const applied = applyEdits({ bytes: before, source: decodeSource(step.path, before) }, step.edits ?? []);
-    if (!applied.ok) continue;
     planned.push(
-      await planSource(connection, step.path, { edits: applied.inverse, expects: step.becomesSha }),
+      await planTakingBack(connection, { ...step, wasSha: step.wasSha, becomesSha: step.becomesSha }),
     );
   }
   for (const step of done) {
     if (step.action !== 'add file' || step.state !== 'done') continue;
     const isRestored = step.wasSha !== null;
+    const user = isRestored ? null : await stillUses(db, { editionId, planned, path: step.path });
+    if (user !== null) {
+      planned.push({
+        action: 'remove file',
+        path: step.path,
+        state: 'left alone',
+        problem: keptProblem(step.path, user),
+      });
+      continue;
+    }
     planned.push({
       action: isRestored ? 'add file' : 'remove file',
       path: step.path,
@@ -109,6 +116,73 @@ export async function planWithdrawal(
     });
   }
   return planned;
+}
+
+/** A source's way back: its edits the other way round. Bytes that the store has lost are told, never passed over. */
+async function planTakingBack(
+  connection: WritableConnection,
+  {
+    path,
+    wasSha,
+    becomesSha,
+    edits: made,
+  }: { path: string; wasSha: string; becomesSha: string; edits: readonly SourceEdit[] | null },
+): Promise<NewStep> {
+  const alone = (problem: Problem): NewStep => ({
+    action: 'write source',
+    path,
+    state: 'left alone',
+    problem,
+  });
+  try {
+    const before = await storedBytes(wasSha);
+    const applied = applyEdits({ bytes: before, source: decodeSource(path, before) }, made ?? []);
+    if (!applied.ok) return alone(applied.problem);
+    return await planSource(connection, path, { edits: applied.inverse, expects: becomesSha });
+  } catch (error) {
+    return alone(problemOf(error));
+  }
+}
+
+/**
+ * What still uses a file that an edition added, once the edition is taken back: a place that this run does not change, a
+ * source that it leaves alone, or another edition that is live. `null` where nothing does.
+ */
+async function stillUses(
+  { pool }: Database,
+  { editionId, planned, path }: { editionId: number; planned: readonly NewStep[]; path: string },
+): Promise<string | null> {
+  const written = planned.flatMap((step) =>
+    step.action === 'write source' && step.state !== 'left alone' ? [step.path] : [],
+  );
+  const { rows } = await pool.query<{ source: string }>(
+    `select p.source_path as source from placements p join editions e on e.site_id = p.site_id
+     where e.id = $1 and p.until_survey is null and p.file_path = $2 and not (p.source_path = any($3::text[]))
+     union all
+     select s.path from steps s join publications b on b.id = s.publication_id
+       join editions o on o.id = b.edition_id, editions e
+     where e.id = $1 and o.site_id = e.site_id and o.id <> e.id and o.state in ('published', 'publishing')
+       and b.direction = 'publish' and s.action = 'write source' and s.state in ('done', 'planned')
+       and exists (select 1 from jsonb_array_elements(s.edits) t where strpos(t ->> 'becomes', $4) > 0)
+     limit 1`,
+    [editionId, path, written, path.split('/').at(-1) ?? path],
+  );
+  const left = planned.find(
+    ({ action, state, path: source }) => action === 'write source' && state === 'left alone' && source,
+  );
+  return rows[0]?.source ?? left?.path ?? null;
+}
+
+/** The code of a file that stays on purpose: no failure of a withdrawal. */
+export const FILE_KEPT = 'FILE_KEPT';
+
+function keptProblem(path: string, user: string): Problem {
+  return {
+    code: FILE_KEPT,
+    what: `${path} stays on the site.`,
+    why: `${user} uses it by now.`,
+    remedy: 'Swap it there first; the list of files shows it once nothing uses it.',
+  };
 }
 
 async function bytesOrNull(connection: WritableConnection, path: string): Promise<Uint8Array | null> {

@@ -4,6 +4,7 @@ import type { Database } from '../../db/database';
 import { editions, publications, steps } from '../../db/schema/editions';
 import { sites } from '../../db/schema/sites';
 import { sha256 } from '../../hash';
+import { FILE_KEPT } from './plan-steps';
 import { openConnection } from '../sites/site-connection';
 
 /**
@@ -20,11 +21,28 @@ export async function provePublications(db: Database, site: typeof sites.$inferS
   const connection = await openConnection(db, site);
   for (const { id } of open) {
     const touched = await db.orm.select().from(steps).where(eq(steps.publicationId, id));
-    let proven = touched.length > 0;
+    let proven = touched.length > 0 && (await isWholeEditionIn(db, id));
     for (const step of touched) {
+      // A file that something uses by now stays on purpose.
+      if (step.state === 'left alone' && step.problem?.code === FILE_KEPT) continue;
       const bytes = await connection.read(step.path).catch(() => null);
       if (step.state !== 'done' || (bytes ? sha256(bytes) : null) !== step.becomesSha) proven = false;
     }
     await db.orm.update(publications).set({ proven }).where(eq(publications.id, id));
   }
+}
+
+/** Whether the journal of a publication names every source and every file that its edition is to change. */
+async function isWholeEditionIn({ pool }: Database, publicationId: number): Promise<boolean> {
+  const { rows } = await pool.query<{ missing: string }>(
+    `select count(*) as missing from publications b
+       join changes c on c.edition_id = b.edition_id
+       cross join lateral (
+         select source_path as path from edits where change_id = c.id
+         union select path from new_files where change_id = c.id) wanted
+     where b.id = $1 and b.direction = 'publish' and not exists (
+       select 1 from steps s where s.publication_id = b.id and s.path = wanted.path)`,
+    [publicationId],
+  );
+  return Number(rows[0]?.missing ?? 0) === 0;
 }

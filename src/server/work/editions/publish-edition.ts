@@ -4,6 +4,7 @@ import { mayMove, stateAfter, type EditionMove } from '@/core/edition/edition-st
 import { requireRole, type Actor } from '../../accounts/actor';
 import type { Database } from '../../db/database';
 import { changes, editions, publications, removals } from '../../db/schema/editions';
+import { asOne } from '../../db/in-transaction';
 import { addJob } from '../../jobs/queue';
 import { ProblemError } from '../../problem-error';
 import { logEvent } from '../log-event';
@@ -11,6 +12,17 @@ import { logEvent } from '../log-event';
 /** Publishes a draft edition. @throws ProblemError where it is empty, unfinished, or not a draft */
 export async function publishEdition(db: Database, actor: Actor, editionId: number): Promise<void> {
   if (!mayMove(actor.role, 'publish')) requireRole(actor, ['maintainer', 'approver'], 'publish an edition');
+  await move(db, actor, { editionId, move: 'publish', direction: 'publish' });
+}
+
+/** Takes a published edition back. */
+export async function withdrawEdition(db: Database, actor: Actor, editionId: number): Promise<void> {
+  if (!mayMove(actor.role, 'withdraw')) requireRole(actor, ['maintainer', 'approver'], 'withdraw an edition');
+  await move(db, actor, { editionId, move: 'withdraw', direction: 'withdraw' });
+}
+
+/** @throws ProblemError `EDITION_UNREADY` */
+async function refuseUnready(db: Database, editionId: number): Promise<void> {
   const swaps = await db.orm
     .select({ state: changes.state })
     .from(changes)
@@ -30,13 +42,6 @@ export async function publishEdition(db: Database, actor: Actor, editionId: numb
         gathered.length === 0 ? 'Swap a picture first.' : 'Wait until they are prepared, or take them out.',
     });
   }
-  await move(db, actor, { editionId, move: 'publish', direction: 'publish' });
-}
-
-/** Takes a published edition back. */
-export async function withdrawEdition(db: Database, actor: Actor, editionId: number): Promise<void> {
-  if (!mayMove(actor.role, 'withdraw')) requireRole(actor, ['maintainer', 'approver'], 'withdraw an edition');
-  await move(db, actor, { editionId, move: 'withdraw', direction: 'withdraw' });
 }
 
 async function move(
@@ -44,41 +49,30 @@ async function move(
   actor: Actor,
   asked: { editionId: number; move: EditionMove; direction: 'publish' | 'withdraw' },
 ): Promise<void> {
-  const [edition] = await db.orm.select().from(editions).where(eq(editions.id, asked.editionId));
-  const next = edition ? stateAfter(asked.move, edition.state) : null;
-  const client = await db.pool.connect();
-  try {
-    await client.query('begin');
-    // The state is compared in the statement itself: of two people who press at once, one wins.
-    const { rowCount } =
-      edition && next
-        ? await client.query('update editions set state = $2 where id = $1 and state = $3', [
-            edition.id,
-            next,
-            edition.state,
-          ])
-        : { rowCount: 0 };
-    if (!edition || !rowCount) throw wrongState(asked.direction, edition?.state);
-    const { rows } = await client.query<{ id: number }>(
+  await asOne(db, async (tx) => {
+    // The row is held until the end: whoever gathers into the edition has done so before, or finds it no longer a draft.
+    const [edition] = await tx.orm
+      .select()
+      .from(editions)
+      .where(eq(editions.id, asked.editionId))
+      .for('update');
+    const next = edition ? stateAfter(asked.move, edition.state) : null;
+    if (!edition || !next) throw wrongState(asked.direction, edition?.state);
+    if (asked.direction === 'publish') await refuseUnready(tx, edition.id);
+    await tx.orm.update(editions).set({ state: next }).where(eq(editions.id, edition.id));
+    const { rows } = await tx.pool.query<{ id: number }>(
       'insert into publications (edition_id, direction, started_by) values ($1, $2, $3) returning id',
       [edition.id, asked.direction, actor.name],
     );
     const publicationId = rows[0]?.id;
-    if (publicationId !== undefined) {
-      await addJob(client, 'run-publication', { publicationId }, `publication-${publicationId}`);
-    }
-    await client.query('commit');
-    await logEvent(db, actor, {
+    if (publicationId === undefined) throw new Error('the new publication was not returned');
+    await addJob(tx.pool, 'run-publication', { publicationId }, `publication-${publicationId}`);
+    await logEvent(tx, actor, {
       siteId: edition.siteId,
       verb: `${asked.direction} edition`,
       details: `edition ${edition.number}`,
     });
-  } catch (error) {
-    await client.query('rollback');
-    throw error;
-  } finally {
-    client.release();
-  }
+  });
 }
 
 function wrongState(direction: string, state: string | undefined): ProblemError {

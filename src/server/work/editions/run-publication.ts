@@ -8,6 +8,7 @@ import { stateAfter, type EditionMove, type EditionState } from '@/core/edition/
 import type { Problem } from '@/core/problem';
 import type { WritableConnection } from '../../connections/connection';
 import type { Database } from '../../db/database';
+import { asOne } from '../../db/in-transaction';
 import { editions, publications, steps } from '../../db/schema/editions';
 import { sites } from '../../db/schema/sites';
 import { sha256 } from '../../hash';
@@ -27,26 +28,46 @@ export async function runPublication(db: Database, publicationId: number): Promi
   await withSiteLock(db, found.site.id, async () => {
     // Read again under the lock: another worker may have finished it meanwhile.
     const now = await find(db, publicationId);
-    if (!now || now.publication.state === 'done' || now.publication.state === 'rolled back') return;
+    if (!now || isFinished(now.publication)) return;
     const { publication, edition, site } = now;
     const connection = await openConnection(db, site);
     if (publication.state === 'waiting') await writeJournal(db, connection, publication);
-    const failure = await carryOut(db, connection, publicationId);
-    const isPublishing = publication.direction === 'publish';
-    if (failure) {
-      await rollBack(db, connection, publicationId);
-      await close(db, { publicationId, state: 'rolled back', problem: failure });
-      await setState(db, edition, isPublishing ? 'give up' : 'keep live');
-    } else {
-      await close(db, { publicationId, state: 'done', problem: null });
-      await setState(db, edition, isPublishing ? 'finish' : 'finish withdrawal');
-      await queueSurvey(
-        db,
-        site.id,
-        `${isPublishing ? 'after' : 'after withdrawing'} edition ${edition.number}`,
-      );
-    }
+    // One that was being undone goes on being undone, whatever the site would take by now.
+    const isUndoing = publication.state === 'undoing';
+    const failure = isUndoing ? publication.problem : await carryOut(db, connection, publicationId);
+    if (failure === null && !isUndoing) return finish(db, now);
+    if (!isUndoing) await beginUndoing(db, publicationId, failure as Problem);
+    await undo(db, connection, publicationId);
+    await giveUp(db, now);
   });
+}
+
+type Found = NonNullable<Awaited<ReturnType<typeof find>>>;
+
+const isFinished = ({ state }: Found['publication']): boolean => state === 'done' || state === 'rolled back';
+
+/** Everything is written: the publication, its edition and the survey that will prove it, in one transaction. */
+async function finish(db: Database, { publication, edition, site }: Found): Promise<void> {
+  const isPublishing = publication.direction === 'publish';
+  await asOne(db, async (tx) => {
+    await close(tx, publication.id, 'done');
+    await setState(tx, edition, isPublishing ? 'finish' : 'finish withdrawal');
+    const when = isPublishing ? 'after' : 'after withdrawing';
+    await queueSurvey(tx, site.id, `${when} edition ${edition.number}`);
+  });
+}
+
+/** Everything is undone: the edition is what it was before. */
+async function giveUp(db: Database, { publication, edition }: Found): Promise<void> {
+  await asOne(db, async (tx) => {
+    await close(tx, publication.id, 'rolled back');
+    await setState(tx, edition, publication.direction === 'publish' ? 'give up' : 'keep live');
+  });
+}
+
+/** Says that a publication is being undone, and why, before the first step is: whoever resumes it goes on so. */
+async function beginUndoing({ orm }: Database, publicationId: number, problem: Problem): Promise<void> {
+  await orm.update(publications).set({ state: 'undoing', problem }).where(eq(publications.id, publicationId));
 }
 
 async function find({ orm }: Database, publicationId: number) {
@@ -122,8 +143,12 @@ async function doStep(
   return null;
 }
 
-/** Undoes what was done, last first. A file that somebody has changed since is left to them. */
-async function rollBack(db: Database, connection: WritableConnection, publicationId: number): Promise<void> {
+/**
+ * Undoes what was done, last first. A file that somebody has changed since is left to them.
+ *
+ * @throws the problem of a step that can't be undone now; those before it stay as they are until it is tried again
+ */
+async function undo(db: Database, connection: WritableConnection, publicationId: number): Promise<void> {
   const done = await db.orm
     .select()
     .from(steps)
@@ -139,14 +164,10 @@ async function rollBack(db: Database, connection: WritableConnection, publicatio
   }
 }
 
-async function close(
-  { orm }: Database,
-  end: { publicationId: number; state: 'done' | 'rolled back'; problem: Problem | null },
-): Promise<void> {
-  const { publicationId, state, problem } = end;
+async function close({ orm }: Database, publicationId: number, state: 'done' | 'rolled back'): Promise<void> {
   await orm
     .update(publications)
-    .set({ state, problem, finishedAt: new Date() })
+    .set({ state, finishedAt: new Date() })
     .where(eq(publications.id, publicationId));
 }
 

@@ -1,3 +1,5 @@
+import { EDITORS } from '@/core/edition/edition-state';
+import { requireRole, type Actor } from '../../accounts/actor';
 import type { Database } from '../../db/database';
 import { insertRows } from '../../db/insert-rows';
 import { pages, slots } from '../../db/schema/content';
@@ -19,10 +21,11 @@ export interface MeasuredPlace {
 /** Keeps the spaces that a reader's browser gave the places of a page; those of an earlier measuring go. */
 export async function saveSlots(
   db: Database,
-  siteId: number,
-  pageId: number,
+  actor: Actor,
+  { siteId, pageId }: { readonly siteId: number; readonly pageId: number },
   { width, places }: { readonly width: 'desktop' | 'phone'; readonly places: readonly MeasuredPlace[] },
 ): Promise<void> {
+  requireRole(actor, EDITORS, 'keep what was measured');
   const [page] = await db.orm
     .select()
     .from(pages)

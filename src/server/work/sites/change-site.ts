@@ -5,6 +5,7 @@ import { checkedInput } from '../../checked-input';
 import type { Database } from '../../db/database';
 import { sites } from '../../db/schema/sites';
 import { logEvent } from '../log-event';
+import { asOne } from '../../db/in-transaction';
 import { queueSurvey } from '../surveys/start-survey';
 
 export interface SiteSettings {
@@ -78,5 +79,5 @@ export async function changeSite(
   // What was read of each page rests on the old settings: no page counts as known.
   await db.pool.query("update pages set sheets_key = '' where site_id = $1", [siteId]);
   await logEvent(db, actor, { siteId, verb: 'change site', details: value.name });
-  await queueSurvey(db, siteId, 'after its settings changed');
+  await asOne(db, (tx) => queueSurvey(tx, siteId, 'after its settings changed'));
 }

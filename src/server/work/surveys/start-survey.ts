@@ -2,17 +2,23 @@ import { eq, sql } from 'drizzle-orm';
 import { requireRole, type Actor } from '../../accounts/actor';
 import type { Database } from '../../db/database';
 import { sites, surveys, type SurveyEvery } from '../../db/schema/sites';
+import { asOne, lockSite } from '../../db/in-transaction';
 import { addJob } from '../../jobs/queue';
 import { logEvent } from '../log-event';
 
 /** Asks for a survey. One that waits already serves this request too. */
 export async function startSurvey(db: Database, actor: Actor, siteId: number): Promise<void> {
   requireRole(actor, ['maintainer', 'owner', 'approver'], 'start a survey');
-  await queueSurvey(db, siteId, 'asked');
+  await asOne(db, (tx) => queueSurvey(tx, siteId, 'asked'));
 }
 
-/** Puts a survey into the queue, for whatever reason. */
+/**
+ * Puts a survey into the queue, for whatever reason.
+ *
+ * @param db a transaction (`asOne`): the row and its job are there together
+ */
 export async function queueSurvey(db: Database, siteId: number, reason: string): Promise<void> {
+  await lockSite(db, siteId);
   const waiting = await db.orm
     .select({ id: surveys.id })
     .from(surveys)
@@ -33,8 +39,11 @@ export async function queueSurvey(db: Database, siteId: number, reason: string):
 export async function stopSurvey(db: Database, actor: Actor, siteId: number, number: number): Promise<void> {
   requireRole(actor, ['maintainer', 'owner', 'approver'], 'stop a survey');
   await db.pool.query(
-    `update surveys set stop_wanted = true, state = case when state = 'waiting' then 'stopped' else state end
-     where site_id = $1 and number = $2 and state in ('waiting', 'running')`,
+    `update surveys s set stop_wanted = true, state = case
+       when s.state = 'waiting' or not exists (select 1 from graphile_worker.jobs j
+         where j.key = 'survey-' || s.site_id || '-' || s.id and (j.locked_at is not null or j.attempts < j.max_attempts))
+       then 'stopped' else s.state end
+     where s.site_id = $1 and s.number = $2 and s.state in ('waiting', 'running')`,
     [siteId, number],
   );
 }
@@ -47,6 +56,10 @@ export async function resumeSurvey(
   number: number,
 ): Promise<void> {
   requireRole(actor, ['maintainer', 'owner', 'approver'], 'go on with a survey');
+  await asOne(db, (tx) => resumed(tx, siteId, number));
+}
+
+async function resumed(db: Database, siteId: number, number: number): Promise<void> {
   const { rows } = await db.pool.query<{ id: number }>(
     `update surveys set state = 'waiting', stop_wanted = false, problem = null
      where site_id = $1 and number = $2 and state in ('stopped', 'failed')
@@ -79,6 +92,6 @@ export async function queueDueSurveys(db: Database, now: Date): Promise<number> 
          <= $1::timestamptz - ('1 ' || s.survey_every)::interval`,
     [now],
   );
-  for (const { id } of rows) await queueSurvey(db, id, 'as scheduled');
+  for (const { id } of rows) await asOne(db, (tx) => queueSurvey(tx, id, 'as scheduled'));
   return rows.length;
 }

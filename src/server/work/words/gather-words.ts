@@ -8,6 +8,7 @@ import { requireRole, type Actor } from '../../accounts/actor';
 import { checkedInput } from '../../checked-input';
 import type { Database } from '../../db/database';
 import { changes } from '../../db/schema/editions';
+import { asOne } from '../../db/in-transaction';
 import { addJob } from '../../jobs/queue';
 import { ProblemError } from '../../problem-error';
 import { draftEdition } from '../editions/draft-edition';
@@ -66,6 +67,16 @@ export async function gatherWords(
   requireRole(actor, EDITORS, 'change words');
   const refusal = { code: 'WORDS_INPUT', what: 'The words were not added.' };
   const { places: given } = checkedInput(SCHEMA, { places: [...places] }, refusal);
+  return asOne(db, (tx) => gathered(tx, actor, siteId, given));
+}
+
+/** Writes changes of words, and all that follows from them, in one transaction. */
+async function gathered(
+  db: Database,
+  actor: Actor,
+  siteId: number,
+  given: readonly WordsOfPlaces[],
+): Promise<{ edition: number | null; places: number }> {
   const wanted = new Map(given.flatMap(({ ids, ...words }) => ids.map((id) => [id, words])));
   const rows = await placesNow(db, siteId, [...wanted.keys()]);
   const byFile = new Map<string, Record<string, PlaceWords>>();

@@ -26,9 +26,9 @@ export async function GET(
     `with site as (select id from sites where slug = $1),
        survey as (select pages_done, pages_total, phase, extract(epoch from now() - started_at)::float8 as seconds from surveys, site where site_id = site.id and state in ('waiting', 'running') order by number limit 1),
        run as (select p.id, p.direction from publications p join editions e on e.id = p.edition_id, site
-               where e.site_id = site.id and p.state in ('waiting', 'running') limit 1)
+               where e.site_id = site.id and p.state in ('waiting', 'running', 'undoing') limit 1)
      select (select string_agg(number || state, ',' order by number) from surveys, site where site_id = site.id) as surveys,
-       (select string_agg(e.number || e.state || coalesce((select string_agg(coalesce(proven::text, '-'), '') from publications where edition_id = e.id), ''), ',')
+       (select string_agg(e.number || e.state || coalesce((select string_agg(state || coalesce(proven::text, '-'), '') from publications where edition_id = e.id), ''), ',')
           from editions e, site where e.site_id = site.id) as editions,
        (select string_agg(c.id || c.state, ',') from (select id, edition_id, state from changes union all select -id, edition_id, state from removals) c join editions e on e.id = c.edition_id, site where e.site_id = site.id) as changes,
        (select pages_done from survey) as survey_done, (select pages_total from survey) as survey_total,

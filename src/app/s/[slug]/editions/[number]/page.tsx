@@ -91,7 +91,7 @@ export default async function EditionPage({ params }: { params: Promise<{ slug: 
           isReady={all.length > 0 && all.every((state) => state === 'ready')}
           touches={touches}
         />
-        {run ? <Progress run={run} steps={journal} /> : null}
+        {run ? <Progress slug={slug} run={run} steps={journal} /> : null}
         <dl className="text-sm text-ink-2">
           <dt className="font-semibold text-ink">Begun</dt>
           <dd>

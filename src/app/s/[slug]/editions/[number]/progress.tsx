@@ -2,15 +2,19 @@ import type { publications, steps } from '@/server/db/schema/editions';
 import { count } from '@/ui/format';
 import { Note } from '@/ui/note';
 import { ProblemText } from '@/ui/problem-text';
+import { settle, undoAgain } from './actions';
+import { UndoingActs } from './undoing-acts';
 
 interface ProgressProps {
+  slug: string;
   run: typeof publications.$inferSelect;
   steps: readonly (typeof steps.$inferSelect)[];
 }
 
 /** How a publication goes or went: the journal in a word, what was left alone, and whether it is proven. */
-export function Progress({ run, steps: journal }: ProgressProps) {
-  const done = journal.filter(({ state }) => state !== 'planned').length;
+export function Progress({ slug, run, steps: journal }: ProgressProps) {
+  const isUndoing = run.state === 'undoing';
+  const done = journal.filter(({ state }) => (isUndoing ? state === 'undone' : state !== 'planned')).length;
   const alone = journal.filter(({ state }) => state === 'left alone');
   const isRunning = run.state === 'waiting' || run.state === 'running';
   const verb = run.direction === 'publish' ? 'Publishing' : 'Withdrawing';
@@ -28,6 +32,19 @@ export function Progress({ run, steps: journal }: ProgressProps) {
             aria-label={verb}
           />
         </div>
+      ) : null}
+      {isUndoing ? (
+        <>
+          <Note degree="must" head="it is being taken back">
+            The site could not be written. {done} of {count(journal.length, 'file')} are as before again; the
+            rest is tried again until it succeeds.
+          </Note>
+          {run.problem ? <ProblemText problem={run.problem} /> : null}
+          <UndoingActs
+            tryAgain={undoAgain.bind(null, slug, run.editionId)}
+            settle={settle.bind(null, slug, run.editionId)}
+          />
+        </>
       ) : null}
       {run.state === 'rolled back' && run.problem ? (
         <>

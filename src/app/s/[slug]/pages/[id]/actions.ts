@@ -28,10 +28,15 @@ export async function keepMeasures(
   const site = await siteBySlug(slug);
   const { value, error } = PLACES.validate(places, { stripUnknown: true });
   if (error || !Number.isInteger(pageId)) return;
-  await act((db) =>
-    saveSlots(db, site.id, pageId, {
-      width: width === 'phone' ? 'phone' : 'desktop',
-      places: value as MeasuredPlace[],
-    }),
+  await act((db, actor) =>
+    saveSlots(
+      db,
+      actor,
+      { siteId: site.id, pageId },
+      {
+        width: width === 'phone' ? 'phone' : 'desktop',
+        places: value as MeasuredPlace[],
+      },
+    ),
   );
 }
