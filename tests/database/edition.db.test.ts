@@ -225,7 +225,7 @@ describe('what a role may not do is refused, and so is wrong input', () => {
       'IMAGE_EMPTY',
     ],
     ['a change that is not there', () => dropChange(held.db, MAINTAINER, 99_999), 'CHANGE_FIXED'],
-    ['an edition that is not there', () => publishEdition(held.db, MAINTAINER, 99_999), 'EDITION_UNREADY'],
+    ['an edition that is not there', () => publishEdition(held.db, MAINTAINER, 99_999), 'EDITION_STATE'],
   ])('%s', async (_name, deed, code) => {
     expect(await codeOf((async () => deed())())).toBe(code);
   });
@@ -328,11 +328,16 @@ describe('an edition', () => {
   });
 
   it('says so when its places have changed since they were chosen', async () => {
+    const { pool } = held.db;
     const request = await swapRequest();
+    await gatherSwap(held.db, MAINTAINER, request);
+    // The survey comes between gathering and preparing.
+    await pool.query(`update graphile_worker._private_jobs set run_at = now() + interval '1 hour'`);
     await writeFile(join(folder, 'a.html'), page('<p>gone</p>'));
     await startSurvey(held.db, MAINTAINER, siteId);
     await runJobs(held.db);
-    await gatherSwap(held.db, MAINTAINER, request);
+    expect(await codeOf(gatherSwap(held.db, MAINTAINER, request))).toBe('PLACES_GONE');
+    await pool.query('update graphile_worker._private_jobs set run_at = now()');
     await runJobs(held.db);
     const list = await held.db.orm.select().from(changes).orderBy(changes.id);
     expect(list.at(-1)).toMatchObject({ state: 'failed', problem: { code: 'PLACES_CHANGED' } });
