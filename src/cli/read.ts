@@ -46,6 +46,8 @@ async function printPlacements(connection: ReadableConnection, site: SiteAddress
   for await (const read of readSite(connection, site, 'rows')) {
     const rows = read.kind === 'pages' ? read.pages.map(({ json }) => json).join('') : read.json;
     if (rows !== '') await printText(rows);
+    if (read.kind === 'pages')
+      for (const { path, problem } of read.pages) if (problem) say(`${path}: ${problem}`);
     if (read.kind === 'pages') showProgress(`${(done += read.pages.length)} pages read`);
   }
   showProgress('');

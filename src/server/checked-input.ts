@@ -12,6 +12,13 @@ export function checkedInput<T>(
   input: T,
   refusal: { readonly code: string; readonly what: string },
 ): T {
+  if (holdsNul(input)) {
+    throw new ProblemError({
+      ...refusal,
+      why: 'It holds a character that no text can have (U+0000).',
+      remedy: 'Take it out and try again.',
+    });
+  }
   const { value, error } = schema.validate(input);
   if (!error) return value;
   throw new ProblemError({
@@ -19,4 +26,11 @@ export function checkedInput<T>(
     why: error.message.replace(/\.?$/, '.'),
     remedy: 'Mend it and try again.',
   });
+}
+
+/** Whether a text anywhere in what was sent holds U+0000, which the database can't keep. */
+function holdsNul(input: unknown): boolean {
+  if (typeof input === 'string') return input.includes('\0');
+  if (typeof input !== 'object' || input === null) return false;
+  return Object.entries(input).some(([key, value]) => key.includes('\0') || holdsNul(value));
 }

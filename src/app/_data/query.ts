@@ -13,7 +13,9 @@ const TEXT = Joi.string().trim().allow('').max(200).default('');
 
 const MOST_NUMBERS = 2000;
 
-const first = (value: string | string[] | undefined) => (Array.isArray(value) ? value[0] : value);
+/** U+0000 is no letter of any word, and the database takes no text with it. */
+const first = (value: string | string[] | undefined) =>
+  (Array.isArray(value) ? value[0] : value)?.replaceAll('\0', '');
 
 /** The part of a list's address that all lists share; what can't be read counts as not given. */
 export async function listQuery(params: SearchParams) {

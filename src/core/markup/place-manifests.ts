@@ -49,7 +49,8 @@ export function placeManifests(input: ManifestsInput): { placements: Placement[]
     if (address.kind !== 'site' || manifests.includes(address.path)) continue;
     manifests.push(address.path);
     const manifest = input.manifestOf(address.path);
-    if (manifest) placements.push(...manifest.pictures.map((picture) => placed(input, manifest, picture)));
+    for (const picture of manifest?.pictures ?? [])
+      placements.push(placed(input, manifest as ManifestText, picture));
   }
   return { placements, manifests };
 }

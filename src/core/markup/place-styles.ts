@@ -69,8 +69,8 @@ export function placeStyles(input: StylesInput, describe: Describe): PlacedStyle
     } else if (element.tagName === 'style' && isCss(element)) {
       const own = ownSheet(input, element);
       if (!own) continue;
-      queue.push(...own.reading.imports.map(({ value }) => ({ value, base: input.base, environment })));
-      placements.push(...placeSheet(input, own, describe, true).map(({ placement }) => placement));
+      for (const { value } of own.reading.imports) queue.push({ value, base: input.base, environment });
+      for (const { placement } of placeSheet(input, own, describe, true)) placements.push(placement);
     }
   }
   const visited = new Set<string>();

@@ -114,7 +114,7 @@ function readPart(reader: PageReader): PartReading {
       const inner = readNested(reader, at);
       if (!inner) continue;
       nested.push(inner);
-      placements.push(...inner.placements);
+      for (const placement of inner.placements) placements.push(placement);
     }
   }
   const styles = placeStyles({ tree, base, page, site, sheetOf }, (element) =>

@@ -45,12 +45,15 @@ export function matchSheet(
   const met = new Map<StyleReference, { at: number; count: number }>();
   if (reading.references.length === 0) return met;
   const rules = fileRules(reading, tree.quirks);
+  let tests = MOST_TESTS;
   const ask = (key: string, at: number, element: Element) => {
     const list = rules.byKey.get(key);
     if (!list) return;
     for (const { test, reference } of list) {
       const known = met.get(reference);
-      if ((known && known.count >= MANY) || !test(element)) continue;
+      if ((known && known.count >= MANY) || tests <= 0) continue;
+      tests--;
+      if (!test(element)) continue;
       if (known) known.count++;
       else met.set(reference, { at, count: 1 });
     }
@@ -69,6 +72,11 @@ export function matchSheet(
   return met;
 }
 
+/**
+ * So many questions are asked of one page by one sheet, some seconds' worth. What is not asked any more counts as meeting
+ * nothing: no page that people made comes near it.
+ */
+const MOST_TESTS = 3_000_000;
 /** Past this many elements a reference's count is not followed further: "many" is answer enough. */
 const MANY = 1000;
 

@@ -60,7 +60,7 @@ export function readStyleAttribute(value: string): readonly StyleReference[] {
 function read(text: string, context: 'stylesheet' | 'declarationList'): StyleReading {
   if (!WORTH_READING.test(text)) return NOTHING;
   const reader: Reader = { text, references: [], imports: [], counts: new Map(), animated: new Map() };
-  const tree = parse(plainUrlNames(text), { ...OPTIONS, context });
+  const tree = parse(shallow(plainUrlNames(text)), { ...OPTIONS, context });
   if (context === 'stylesheet') reader.imports.push(...importsOf(tree));
   collect(reader, tree, undefined);
   return { imports: reader.imports, references: withAnimations(reader) };
@@ -77,6 +77,31 @@ function plainUrlNames(text: string): string {
 
 const ESCAPED_URL =
   /(?<![\w-]|[\u0080-\uffff])(?=[url]*\\)(?:u|\\u|\\0{0,4}[57]5\s?)(?:r|\\r|\\0{0,4}[57]2\s?)(?:l|\\l|\\0{0,4}[46]c\s?)\(/giu;
+
+/**
+ * A sheet without what is nested deeper than anybody writes, blanks in its place: parsers go into depth by calling
+ * themselves, and ten thousand levels end them.
+ */
+function shallow(text: string): string {
+  let depth = 0;
+  let from = -1;
+  let kept = '';
+  let copied = 0;
+  for (let at = 0; at < text.length; at++) {
+    const unit = text.charCodeAt(at);
+    if (unit === OPENS && ++depth === MAX_DEPTH + 1) from = at;
+    else if (unit === CLOSES && depth > 0 && depth-- === MAX_DEPTH + 1) {
+      kept += text.slice(copied, from) + ' '.repeat(at + 1 - from);
+      copied = at + 1;
+    }
+  }
+  if (depth > MAX_DEPTH) return kept + text.slice(copied, from) + ' '.repeat(text.length - from);
+  return copied === 0 ? text : kept + text.slice(copied);
+}
+
+const OPENS = 0x7b;
+const CLOSES = 0x7d;
+const MAX_DEPTH = 60;
 
 /** Custom properties are parsed as values, since one may hold a picture for a `var()` elsewhere. */
 const OPTIONS = { positions: true, parseCustomProperty: true };

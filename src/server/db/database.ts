@@ -35,6 +35,8 @@ const UNREACHABLE =
 
 /** A database error as a problem, where it is one of reaching the server; otherwise the error itself. */
 export function databaseProblem(error: unknown): unknown {
+  // What is known already is told as what it is: a web address that refuses is no database.
+  if (error instanceof ProblemError) return error;
   const text = errorTexts(error).join(' ');
   if (!UNREACHABLE.test(text)) return error;
   return new ProblemError(

@@ -38,6 +38,8 @@ export interface PageFound {
   readonly placements: number;
   /** JSON lines (`rows`), or the inside of a JSON array (`records`). */
   readonly json: string;
+  /** Why the page could not be read; absent where it was. */
+  readonly problem?: string;
 }
 
 /** What a site says of itself that reading depends on. */
@@ -69,17 +71,34 @@ export function readPageBytes(page: PageBytes, { site, shelf }: Site, isForSearc
 /** Reads a batch of pages into JSON. */
 export function readBatch(pages: readonly PageBytes[], as: ReadAs, from: Site): PageFound[] {
   return pages.map((page) => {
-    const reading = readPageBytes(page, from, as === 'records');
-    const { title, language, encoding, words, placements } = reading;
-    return {
-      ...{ path: page.path, title, language, encoding, words },
-      leadsTo: as === 'records' ? leadsTo(reading, from.site) : [],
-      dressing: [...reading.sheets, ...reading.manifests],
-      met: [...reading.met],
-      placements: placements.length,
-      json: jsonOf(placements, as, from.site),
-    };
+    try {
+      return readOne(page, as, from);
+    } catch (error) {
+      // Whatever a page does to its reader: the others are read, and this one is told.
+      return unread(page.path, error);
+    }
   });
+}
+
+function unread(path: string, error: unknown): PageFound {
+  const said = error instanceof Error ? error.message : String(error);
+  return {
+    ...{ path, title: '', language: null, encoding: 'utf-8', words: '', leadsTo: [], dressing: [], met: [] },
+    ...{ placements: 0, json: '', problem: `The page could not be read (${said}).` },
+  };
+}
+
+function readOne(page: PageBytes, as: ReadAs, from: Site): PageFound {
+  const reading = readPageBytes(page, from, as === 'records');
+  const { title, language, encoding, words, placements } = reading;
+  return {
+    ...{ path: page.path, title, language, encoding, words },
+    leadsTo: as === 'records' ? leadsTo(reading, from.site) : [],
+    dressing: [...reading.sheets, ...reading.manifests],
+    met: [...reading.met],
+    placements: placements.length,
+    json: jsonOf(placements, as, from.site),
+  };
 }
 
 /** Placements as they are printed or stored. */

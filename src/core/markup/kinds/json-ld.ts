@@ -54,7 +54,8 @@ export function picturesInJson(text: string, isPicture: IsPicture): JsonPicture[
       if (value !== '' && isPicture(value, path, type)) found.push(placed(text, node, path));
     } else if (node.type === 'array') {
       const children = node.children ?? [];
-      open.push(...children.map((child, i) => ({ node: child, path: [...path, i], type })));
+      // One by one: an engine takes only so many arguments at a time.
+      for (const [i, child] of children.entries()) open.push({ node: child, path: [...path, i], type });
     } else if (node.type === 'object') {
       const own = typeOf(node);
       for (const { children: pair } of node.children ?? []) {

@@ -59,3 +59,13 @@ export const rateLimit = pgTable('rate_limit', {
   count: integer('count').notNull(),
   lastRequest: bigint('last_request', { mode: 'number' }).notNull(),
 });
+
+/** Tries to sign in that failed, by account and by address: each makes the next wait longer. */
+export const signInTries = pgTable('sign_in_tries', {
+  /** `account:` or `address:` and which. */
+  key: text('key').primaryKey(),
+  failures: integer('failures').notNull(),
+  /** No try counts before that. */
+  until: moment('until').notNull(),
+  lastAt: moment('last_at').notNull(),
+});

@@ -8,7 +8,7 @@ import type { PoolClient } from 'pg';
 import { dormantPlacements } from '@/core/markup/place-styles';
 import { READER_VERSION } from '@/core/markup/read-page';
 import { MAX_TEXT_BYTES, pagesOf, readSources } from '../../connections/site-sources';
-import type { SiteFile } from '../../connections/connection';
+import type { SiteFile, SkippedEntry } from '../../connections/connection';
 import type { Database } from '../../db/database';
 import { freshStatistics } from '../../db/fresh-statistics';
 import { inTransaction } from '../../db/in-transaction';
@@ -131,10 +131,16 @@ async function readThrough(
   const known = await knownPages(client, at);
   const pool = await openReadingPool(rulesOf(site), sources, pages.length - known.size);
   let changedPages = 0;
+  const unread: SkippedEntry[] = [];
   try {
-    const changed = changedPagesOf({ connection, pages, known, report });
+    const changed = changedPagesOf({ connection, pages, known, report, unread });
     for await (const batch of pool.read(changed.bytes(), 'records')) {
-      const read: ReadPage[] = batch.map((found) => ({ ...changed.take(found.path), found }));
+      const read: ReadPage[] = [];
+      for (const found of batch) {
+        const entry = changed.take(found.path);
+        if (found.problem) unread.push({ path: found.path, reason: found.problem });
+        else read.push({ ...entry, found });
+      }
       await inTransaction(client, () => writePages(client, at, read));
       changedPages += read.length;
       await report.say('reading pages', changed.looked(), pages.length);
@@ -176,7 +182,7 @@ async function readThrough(
     changedPages,
     placements: Number(rows[0]?.count ?? 0),
     files: fileCount.files,
-    skipped: skipped.slice(0, 500),
+    skipped: [...unread, ...skipped].slice(0, 500),
     ...difference,
   };
   return { counts, isStopped };
@@ -229,11 +235,14 @@ function changedPagesOf({
   pages,
   known,
   report,
+  unread,
 }: {
   connection: SurveyConnection;
   pages: readonly SiteFile[];
   known: ReadonlyMap<string, KnownPage>;
   report: Reporter;
+  /** Pages that were listed and can't be had: told, and no reason to leave the others. */
+  unread: SkippedEntry[];
 }) {
   const open = new Map<string, { file: SiteFile; sha256: string }>();
   const remarked: { path: string; mark: string }[] = [];
@@ -242,7 +251,12 @@ function changedPagesOf({
     const before = known.get(file.path);
     const given = connection.hashOf?.(file.path);
     if (before && (given === before.sha256 || (file.mark && file.mark === before.mark))) return null;
-    const bytes = await connection.read(file.path);
+    const bytes = await connection.read(file.path).catch((error: unknown) => {
+      if (!(error instanceof ProblemError)) throw error;
+      unread.push({ path: file.path, reason: error.problem.why });
+      return null;
+    });
+    if (!bytes) return null;
     const hash = given ?? sha256(bytes);
     if (before?.sha256 === hash) {
       if (file.mark) remarked.push({ path: file.path, mark: file.mark });
