@@ -11,9 +11,16 @@ import type { StyleReading, StyleReference } from './read-sheet';
 
 type Test = (element: Element) => boolean;
 
+interface FiledRule {
+  readonly test: Test;
+  /** Whether it looks at the siblings of an element. */
+  readonly isDear: boolean;
+  readonly reference: StyleReference;
+}
+
 /** A sheet's picture rules, filed. */
 interface FiledRules {
-  readonly byKey: ReadonlyMap<string, readonly { readonly test: Test; readonly reference: StyleReference }[]>;
+  readonly byKey: ReadonlyMap<string, readonly FiledRule[]>;
 }
 
 const adapter: NonNullable<Options<Node, Element>['adapter']> = {
@@ -49,10 +56,10 @@ export function matchSheet(
   const ask = (key: string, at: number, element: Element) => {
     const list = rules.byKey.get(key);
     if (!list) return;
-    for (const { test, reference } of list) {
+    for (const { test, isDear, reference } of list) {
       const known = met.get(reference);
       if ((known && known.count >= MANY) || tests <= 0) continue;
-      tests--;
+      tests -= isDear ? 1 + (element.parentNode?.childNodes.length ?? 0) / SIBLINGS_A_TEST : 1;
       if (!test(element)) continue;
       if (known) known.count++;
       else met.set(reference, { at, count: 1 });
@@ -76,7 +83,10 @@ export function matchSheet(
  * So many questions are asked of one page by one sheet, some seconds' worth. What is not asked any more counts as meeting
  * nothing: no page that people made comes near it.
  */
-const MOST_TESTS = 3_000_000;
+const MOST_TESTS = 1_000_000;
+/** So many siblings that are looked at take as long as a question. */
+const SIBLINGS_A_TEST = 10;
+const LOOKS_AROUND = /:(?:nth|first|last|only)-|:has\(|[~+]/u;
 /** Past this many elements a reference's count is not followed further: "many" is answer enough. */
 const MANY = 1000;
 
@@ -84,7 +94,7 @@ function fileRules(reading: StyleReading, quirks: boolean): FiledRules {
   const cache = quirks ? filed.quirks : filed.strict;
   const known = cache.get(reading);
   if (known) return known;
-  const byKey = new Map<string, { test: Test; reference: StyleReference }[]>();
+  const byKey = new Map<string, FiledRule[]>();
   const tests = new Map<string, Test | null>();
   for (const reference of reading.references) {
     for (const selector of reference.selectors) {
@@ -92,7 +102,10 @@ function fileRules(reading: StyleReading, quirks: boolean): FiledRules {
       const test = tests.get(selector);
       if (!test) continue;
       const key = keyOf(selector);
-      byKey.set(key, [...(byKey.get(key) ?? []), { test, reference }]);
+      const rule = { test, isDear: LOOKS_AROUND.test(selector), reference };
+      const filedThere = byKey.get(key);
+      if (filedThere) filedThere.push(rule);
+      else byKey.set(key, [rule]);
     }
   }
   const rules = { byKey };

@@ -57,10 +57,11 @@ export function readStyleAttribute(value: string): readonly StyleReference[] {
   return read(value, 'declarationList').references;
 }
 
-function read(text: string, context: 'stylesheet' | 'declarationList'): StyleReading {
-  if (!WORTH_READING.test(text)) return NOTHING;
+function read(written: string, context: 'stylesheet' | 'declarationList'): StyleReading {
+  if (!WORTH_READING.test(written)) return NOTHING;
+  const text = shallow(plainUrlNames(written));
   const reader: Reader = { text, references: [], imports: [], counts: new Map(), animated: new Map() };
-  const tree = parse(shallow(plainUrlNames(text)), { ...OPTIONS, context });
+  const tree = parse(text, { ...OPTIONS, context });
   if (context === 'stylesheet') reader.imports.push(...importsOf(tree));
   collect(reader, tree, undefined);
   return { imports: reader.imports, references: withAnimations(reader) };
