@@ -6,8 +6,8 @@ const PORT = Number(process.env['IBIDEM_PORT'] ?? 4280);
 export default defineConfig({
   testDir: 'tests/e2e',
   // These end what hangs; they measure nothing, and machines vary by a factor of three.
-  timeout: 300_000,
-  expect: { timeout: 30_000 },
+  timeout: 900_000,
+  expect: { timeout: 180_000 },
   fullyParallel: false,
   workers: 1,
   reporter: [['list'], ['json', { outputFile: `${VAR}/browser.json` }]],
@@ -31,7 +31,7 @@ export default defineConfig({
   webServer: {
     command: 'node --import tsx demo/run.ts',
     url: `http://127.0.0.1:${PORT}/sign-in`,
-    timeout: 300_000,
+    timeout: 900_000,
     reuseExistingServer: false,
     gracefulShutdown: { signal: 'SIGTERM', timeout: 10_000 },
   },

@@ -72,14 +72,14 @@ test('alt texts are settled at the text desk by keys alone, and are live, proven
   const before = await (await request.get(`${HOST}/index.html`)).text();
   await page.getByRole('button', { name: 'Publish' }).click();
   await page.getByRole('button', { name: 'Publish now' }).click();
-  await expect(page.getByText('proven by the next survey')).toBeVisible({ timeout: 60_000 });
+  await expect(page.getByText('proven by the next survey')).toBeVisible({ timeout: 180_000 });
   const live = await (await request.get(`${HOST}/index.html`)).text();
   expect(live).toContain('<a href="choirs/index.html"><img src="img/hall-choir.jpg" alt="Choirs"');
   expect(live).toContain('Settled &amp; said in words, ');
   await page.getByRole('button', { name: 'Withdraw' }).click();
   await page.getByRole('button', { name: 'Withdraw now' }).click();
   await expect(page.getByText('Withdrawn: the site is as it was before.')).toBeVisible();
-  await expect(page.getByText('proven by the next survey')).toBeVisible({ timeout: 60_000 });
+  await expect(page.getByText('proven by the next survey')).toBeVisible({ timeout: 180_000 });
   expect(await (await request.get(`${HOST}/index.html`)).text()).toBe(before);
 });
 
@@ -146,7 +146,7 @@ test('many errata are let stand with one reason, and a rule counts otherwise in 
   await expect(async () => {
     await page.goto(`${SCHOOL}/errata?rule=alt%2Fempty-link&section=news`);
     await expect(page.getByText('Nothing is wrong here')).toBeVisible({ timeout: 2000 });
-  }).toPass({ timeout: 60_000 });
+  }).toPass({ timeout: 180_000 });
   await page.goto(`${SCHOOL}/settings/rules?section=news`);
   await page.getByRole('button', { name: 'Back to must' }).click();
   await expect(page.getByText(/Off instead of must/)).toHaveCount(0);

@@ -29,7 +29,7 @@ export async function runPublication(db: Database, publicationId: number): Promi
     // Read again under the lock: another worker may have finished it meanwhile.
     const now = await find(db, publicationId);
     if (!now || isFinished(now.publication)) return;
-    const { publication, edition, site } = now;
+    const { publication, site } = now;
     const connection = await openConnection(db, site);
     if (publication.state === 'waiting') await writeJournal(db, connection, publication);
     // One that was being undone goes on being undone, whatever the site would take by now.

@@ -1,0 +1,66 @@
+/** Who may do what: a row for every server action and every route of the application. */
+import type { Role } from '@/core/edition/edition-state';
+
+const EDIT: readonly Role[] = ['maintainer', 'owner'];
+const RELEASE: readonly Role[] = ['maintainer', 'approver'];
+const SURVEY: readonly Role[] = ['maintainer', 'owner', 'approver'];
+const RUN: readonly Role[] = ['maintainer'];
+const LOOK: readonly Role[] = ['maintainer', 'owner', 'approver', 'viewer'];
+
+interface Row {
+  /** Path below `src/app`, and what it exports. */
+  readonly at: string;
+  /** `everybody` needs no sign-in. */
+  readonly who: readonly Role[] | 'everybody';
+  /** The verbs that it calls, where who may is decided; for routes that only read, who is signed in. */
+  readonly verbs: readonly string[];
+}
+
+const row = (at: string, who: Row['who'], ...verbs: string[]): Row => ({ at, who, verbs });
+const S = 's/[slug]';
+
+export const ROLE_MATRIX: readonly Row[] = [
+  row('sign-in/actions.ts signIn', 'everybody', 'countTry'),
+  row('sign-in/actions.ts signOut', 'everybody'),
+  row('sites/new/actions.ts connect', RUN, 'connectSite'),
+  row(`${S}/editions/[number]/actions.ts publish`, RELEASE, 'publishEdition'),
+  row(`${S}/editions/[number]/actions.ts withdraw`, RELEASE, 'withdrawEdition'),
+  row(`${S}/editions/[number]/actions.ts undoAgain`, RELEASE, 'tryUndoingAgain'),
+  row(`${S}/editions/[number]/actions.ts settle`, RELEASE, 'settleByHand'),
+  row(`${S}/editions/[number]/actions.ts takeOut`, EDIT, 'dropChange'),
+  row(`${S}/editions/[number]/actions.ts keepFile`, EDIT, 'dropRemoval'),
+  row(`${S}/sections/actions.ts save`, RUN, 'saveSection'),
+  row(`${S}/sections/actions.ts remove`, RUN, 'removeSection'),
+  row(`${S}/sections/actions.ts takeViews`, EDIT, 'importViews'),
+  row(`${S}/sections/actions.ts forget`, EDIT, 'forgetViews'),
+  row(`${S}/pictures/actions.ts teach`, EDIT, 'teachPlaceholder'),
+  row(`${S}/pictures/actions.ts settle`, EDIT, 'settleKind'),
+  row(`${S}/pictures/actions.ts show`, EDIT, 'showSubject'),
+  row(`${S}/pictures/actions.ts takeBack`, EDIT),
+  row(`${S}/pictures/actions.ts sort`, EDIT, 'correctFamily'),
+  row(`${S}/pictures/actions.ts keepSubject`, EDIT, 'saveSubject'),
+  row(`${S}/pictures/actions.ts forgetSubject`, EDIT, 'removeSubject'),
+  row(`${S}/pictures/actions.ts keepTitles`, EDIT, 'titlePictures'),
+  row(`${S}/pictures/[id]/swap/actions.ts bringIn`, EDIT, 'receiveIntake'),
+  row(`${S}/pictures/[id]/swap/actions.ts putIntoEdition`, EDIT, 'gatherSwap'),
+  row(`${S}/text-desk/actions.ts keepWords`, EDIT, 'gatherWords'),
+  row(`${S}/files/actions.ts takeOff`, RUN, 'gatherRemovals'),
+  row(`${S}/settings/actions.ts saveSettings`, RUN, 'changeSite'),
+  row(`${S}/settings/shelf-lives/actions.ts keepShelfLife`, RUN, 'saveShelfLife'),
+  row(`${S}/settings/shelf-lives/actions.ts keepSchoolYear`, RUN, 'saveSchoolYear'),
+  row(`${S}/settings/rules/actions.ts saveRuleLevel`, RUN, 'setRuleLevel'),
+  row(`${S}/errata/actions.ts keepStanding`, EDIT, 'letStand'),
+  row(`${S}/errata/actions.ts stopStanding`, EDIT, 'standNoLonger'),
+  row(`${S}/errata/actions.ts gatherProposals`, EDIT, 'gatherWords'),
+  row(`${S}/errata/actions.ts takeProposalsBack`, EDIT),
+  row(`${S}/surveys/actions.ts surveyNow`, SURVEY, 'startSurvey'),
+  row(`${S}/surveys/actions.ts stopNow`, SURVEY, 'stopSurvey'),
+  row(`${S}/surveys/actions.ts goOn`, SURVEY, 'resumeSurvey'),
+  row(`${S}/surveys/actions.ts schedule`, RUN, 'scheduleSurveys'),
+  row(`${S}/pages/[id]/actions.ts keepMeasures`, EDIT, 'saveSlots'),
+  row(`${S}/image/[sha]/route.ts GET`, LOOK, 'currentActor'),
+  row(`${S}/text-desk/item/route.ts GET`, LOOK, 'currentActor'),
+  row(`${S}/text-desk/check/route.ts POST`, LOOK, 'currentActor'),
+  row(`${S}/status/route.ts GET`, LOOK, 'currentActor'),
+  row('proof/[token]/[...path]/route.ts GET', LOOK),
+];
