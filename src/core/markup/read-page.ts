@@ -10,27 +10,18 @@ import {
 } from '../address/resolve-address';
 import type { SourceText } from '../source/decode-source';
 import { lineStarts, positionAt } from '../source/line-index';
-import { readStyleAttribute } from '../styles/read-sheet';
-import { areaPart } from './area-part';
-import { blockAnchor } from './block-anchor';
-import { accessibleName, isDecorative, linkName, textBesideIn } from './accessible-name';
-import { attributeText, locateAttribute, writtenAttribute, type Element } from './attribute-value';
-import { captionElement, readCaption } from './caption';
-import { declaredSlot } from './declared-slot';
-import { elementPath } from './element-path';
-import { groupAround } from './group-around';
-import { kindsFor } from './kinds/all-kinds';
-import type { ElementReader, FoundReference } from './kinds/kind';
-import { drawnReference, isPictureByRole } from './kinds/drawn';
-import { LAZY_ATTRIBUTES, lazyReferences } from './kinds/lazy';
-import { carryOut, insideOf, MAX_NESTING, nestedPart } from './nested-part';
-import { isElement, readersWords, textBeside } from './node-text';
+import { attributeText, type Element } from './attribute-value';
+import { describePlace } from './describe-place';
+import { referencesOf } from './element-references';
+import type { FoundReference } from './kinds/kind';
+import { LAZY_ATTRIBUTES } from './kinds/lazy';
+import { carryOut, MAX_NESTING, nestedPart } from './nested-part';
+import { isElement, readersWords } from './node-text';
 import { pageLinks } from './page-links';
-import { headingsOver, readTree, type PageTree, type Surroundings } from './page-tree';
+import { readTree, type PageTree, type Surroundings } from './page-tree';
 import { placeManifests, type ManifestSource } from './place-manifests';
 import { placeStyles, type SheetSource } from './place-styles';
-import { storedWords } from './stored-words';
-import type { LinkAround, Placement, PlacementSurroundings, WordAnchors } from './placement';
+import type { Placement, PlacementSurroundings } from './placement';
 
 export interface PageInput {
   /** Relative to the site's root, percent-decoded: `news/2019/index.html`. */
@@ -185,66 +176,6 @@ function baseOf(tree: PageTree, pageUrl: string): string {
   return base.protocol === 'data:' || base.protocol === 'javascript:' ? pageUrl : base.href;
 }
 
-/** What an element refers to, in its attributes and in its style. */
-function referencesOf({ tree, lazy }: PageReader, element: Element, around: Surroundings): FoundReference[] {
-  const readers = kindsFor(element.tagName);
-  let style: string | null = null;
-  let waits = false;
-  let isDrawn = element.tagName === 'img';
-  for (const { name, value } of element.attrs) {
-    if (name === 'style') style = value;
-    else if (name === 'role') isDrawn ||= isPictureByRole(element);
-    else if (name.startsWith('data-') && lazy.has(name)) waits = true;
-  }
-  if (readers.length === 0 && style === null && !waits && !isDrawn) return NOTHING;
-  const page = new ReaderOfElement(tree, element, around);
-  const found = readers.flatMap((kind) => kind.read(element, page));
-  if (waits) found.push(...lazyReferences(element, page, lazy));
-  if (isDrawn) found.push(...drawnReference(element, page, found));
-  if (style === null) return found;
-  for (const reference of readStyleAttribute(style)) {
-    const place = page.locate('style');
-    if (!place) continue;
-    found.push({
-      kind: 'css',
-      attribute: reference.property,
-      value: reference.value,
-      span: place.spanOf(reference.span.start, reference.span.end),
-      descriptor: '',
-    });
-  }
-  return found;
-}
-
-/** A class, not an object of closures: one is made for most elements of every page. */
-class ReaderOfElement implements ElementReader {
-  constructor(
-    private readonly tree: PageTree,
-    private readonly element: Element,
-    readonly around: Surroundings,
-  ) {}
-
-  locate(name: string) {
-    return locateAttribute(this.tree, this.element, name);
-  }
-
-  text(name: string) {
-    return attributeText(this.element, name);
-  }
-
-  tagName() {
-    const { sourceCodeLocation: location, tagName } = this.element;
-    if (!location) return null;
-    const start = (location.startTag ?? location).startOffset + 1;
-    return { start, end: start + tagName.length };
-  }
-
-  inside() {
-    return insideOf(this.tree, this.element);
-  }
-}
-
-const NOTHING: FoundReference[] = [];
 const COMMON_LAZY: ReadonlySet<string> = new Set(LAZY_ATTRIBUTES);
 
 function place(reader: PageReader, at: number, found: FoundReference): Placement | null {
@@ -287,6 +218,11 @@ function place(reader: PageReader, at: number, found: FoundReference): Placement
 const REFERS_TO_NONE = new Set<FoundReference['kind']>(['area', 'drawn']);
 const NO_ADDRESS: ResolvedAddress = { kind: 'none' };
 
+function describe(reader: PageReader, at: number, found: FoundReference): PlacementSurroundings {
+  const element = reader.tree.elements[at] as Element;
+  return describePlace(reader.tree, at, found, (to) => pathOf(reader, to, element));
+}
+
 /** The path within the site that an address leads to. */
 function pathOf(reader: PageReader, value: string, element: Element): string | null {
   const address = resolve(reader, value, element);
@@ -311,123 +247,4 @@ function xmlBase(base: string, element: Element): string {
     if (own !== null) around.unshift(own.trim());
   }
   return around.reduce((outer, own) => (URL.canParse(own, outer) ? new URL(own, outer).href : outer), base);
-}
-
-/** Whether an element is kept from those who listen by its own attribute. */
-const isAriaHidden = (element: Element): boolean =>
-  attributeText(element, 'aria-hidden')?.trim().toLowerCase() === 'true';
-
-/** Whether an element is kept from all readers, or from those who listen, by its own attributes. */
-function isHiddenItself(element: Element): boolean {
-  return (
-    attributeText(element, 'hidden') !== null ||
-    isAriaHidden(element) ||
-    /(?:^|[;\s])(?:display\s*:\s*none|visibility\s*:\s*hidden)/iu.test(attributeText(element, 'style') ?? '')
-  );
-}
-
-const WITH_ALT = new Set(['img', 'srcset', 'source', 'input', 'area']);
-
-/** The attribute in which an element holds the text alternative of its picture. */
-function wordsAttribute({ kind }: FoundReference, { tagName }: Element): 'alt' | 'aria-label' | null {
-  if (kind === 'lazy' || kind === 'drawn') {
-    if (WITH_ALT.has(tagName)) return 'alt';
-    return kind === 'drawn' ? 'aria-label' : null;
-  }
-  return WITH_ALT.has(kind) ? 'alt' : kind === 'object' ? 'aria-label' : null;
-}
-
-function describe(reader: PageReader, at: number, found: FoundReference): PlacementSurroundings {
-  const { tree } = reader;
-  const element = tree.elements[at] as Element;
-  const around = tree.surroundings[at] as Surroundings;
-  const shown = element.tagName === 'source' ? (imageOf(around.picture) ?? element) : element;
-  const attribute = wordsAttribute(found, element);
-  const isUncaptioned = HEAD_KINDS.has(found.kind) || found.kind === 'area';
-  const caption = isUncaptioned ? null : captionElement(tree, shown, around.figure);
-  const words = caption ? readCaption(tree, caption) : null;
-  const path = elementPath(element);
-  const partOf = found.kind === 'area' ? areaPart(tree, element, (to) => pathOf(reader, to, element)) : null;
-  const stored = attribute === 'alt' ? storedWords(shown, around.link) : [];
-  return {
-    elementPath: path,
-    thread: `${path}|${found.kind === 'css' ? `style:${found.attribute}` : found.attribute}|${found.descriptor}`,
-    alt: attribute ? attributeText(shown, attribute) : null,
-    name: nameOf(tree, found, { element, shown }),
-    caption: words?.text ?? null,
-    link: linkAround(tree, found, { shown, link: around.link }),
-    decorative:
-      found.kind === 'css' ||
-      (attribute !== null && (isDecorative(shown) || around.ariaHidden || isAriaHidden(shown))),
-    hidden: around.hidden || around.ariaHidden || isHiddenItself(shown),
-    context: {
-      headings: headingsOver(tree, at),
-      before: HEAD_KINDS.has(found.kind) ? '' : textBeside(tree, shown, -1),
-      after: HEAD_KINDS.has(found.kind) ? '' : textBeside(tree, shown, 1),
-      inFigure: around.figure !== null,
-      group: HEAD_KINDS.has(found.kind) ? null : groupAround(tree, shown),
-      meets: 1,
-      ...(partOf ? { partOf } : {}),
-      ...(around.button ? { button: textBesideIn(tree, around.button, shown, { pictures: true }) } : {}),
-      ...(stored.length > 0 ? { stored } : {}),
-    },
-    declared: declaredSlot(element, shown, found),
-    words: {
-      ...wordAnchors(tree, attribute && { element: shown, attribute }, words?.span ?? null),
-      block: attribute === 'alt' && found.kind !== 'area' ? blockAnchor(tree, shown) : null,
-    },
-  };
-}
-
-function nameOf(
-  tree: PageTree,
-  { kind }: FoundReference,
-  { element, shown }: { element: Element; shown: Element },
-): string {
-  if (kind === 'link') return linkName(tree, element);
-  return NAMELESS.has(kind) && !(kind === 'css' && isPictureByRole(shown)) ? '' : accessibleName(tree, shown);
-}
-
-function linkAround(
-  tree: PageTree,
-  { kind, value }: FoundReference,
-  { shown, link }: { shown: Element; link: Element | null },
-): LinkAround | null {
-  if (kind === 'area') return { href: value, text: '' };
-  if (kind === 'link' || !link) return null;
-  return { href: attributeText(link, 'href') ?? '', text: textBesideIn(tree, link, shown) };
-}
-
-const NAMELESS = new Set(['css', 'icon', 'meta', 'preload', 'attribute-background', 'json-ld']);
-const HEAD_KINDS = new Set(['icon', 'meta', 'preload', 'json-ld']);
-
-function imageOf(picture: Element | null): Element | null {
-  return (
-    picture?.childNodes.find((child): child is Element => isElement(child) && child.tagName === 'img') ?? null
-  );
-}
-
-/** Where text alternative and caption of a picture can be written. */
-function wordAnchors(
-  tree: PageTree,
-  words: { readonly element: Element; readonly attribute: 'alt' | 'aria-label' } | null,
-  caption: WordAnchors['caption'],
-): WordAnchors {
-  if (!words) return { alt: null, addAttribute: null, caption };
-  const { element, attribute } = words;
-  const alt = locateAttribute(tree, element, attribute);
-  const bare = alt ? null : writtenAttribute(tree.text, element, attribute);
-  const tagStart =
-    element.sourceCodeLocation?.startTag?.startOffset ?? element.sourceCodeLocation?.startOffset;
-  return {
-    ...(attribute === 'alt' ? {} : { attribute }),
-    alt: alt ? { span: alt.span, quote: alt.quote } : bare ? bareAnchor(bare.nameEnd) : null,
-    addAttribute: alt || bare || tagStart === undefined ? null : tagStart + 1 + element.tagName.length,
-    caption,
-  };
-}
-
-/** An attribute without a value is there and empty; words for it are written behind its name. */
-function bareAnchor(at: number): WordAnchors['alt'] {
-  return { span: { start: at, end: at }, quote: 'bare' };
 }

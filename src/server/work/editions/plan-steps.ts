@@ -128,19 +128,13 @@ async function planTakingBack(
     edits: made,
   }: { path: string; wasSha: string; becomesSha: string; edits: readonly SourceEdit[] | null },
 ): Promise<NewStep> {
-  const alone = (problem: Problem): NewStep => ({
-    action: 'write source',
-    path,
-    state: 'left alone',
-    problem,
-  });
   try {
     const before = await storedBytes(wasSha);
     const applied = applyEdits({ bytes: before, source: decodeSource(path, before) }, made ?? []);
-    if (!applied.ok) return alone(applied.problem);
+    if (!applied.ok) return leftAlone(path, applied.problem);
     return await planSource(connection, path, { edits: applied.inverse, expects: becomesSha });
   } catch (error) {
-    return alone(problemOf(error));
+    return leftAlone(path, problemOf(error));
   }
 }
 
@@ -195,14 +189,8 @@ async function planSource(
   path: string,
   wanted: { edits: readonly SourceEdit[]; expects: string },
 ): Promise<NewStep> {
-  const alone = (problem: Problem): NewStep => ({
-    action: 'write source',
-    path,
-    state: 'left alone',
-    problem,
-  });
   const bytes = await bytesOrNull(connection, path);
-  if (!bytes) return alone(conflict(path, 'It is no longer there.'));
+  if (!bytes) return leftAlone(path, conflict(path, 'It is no longer there.'));
   const wasSha = await storeBytes(bytes);
   const source = decodeSource(path, bytes);
   let list: readonly SourceEdit[] = wanted.edits.map(({ start, end, was, becomes, becomesBytes }) =>
@@ -213,12 +201,19 @@ async function planSource(
     const rebased = rebaseEdits(before.text, source.text, list);
     const first = rebased.conflicts[0];
     if (first)
-      return alone(conflict(path, `Somebody has changed it where it said “${first.was.slice(0, 80)}”.`));
+      return leftAlone(
+        path,
+        conflict(path, `Somebody has changed it where it said “${first.was.slice(0, 80)}”.`),
+      );
     list = rebased.edits;
   }
   const applied = applyEdits({ bytes, source }, list);
-  if (!applied.ok) return alone(applied.problem);
+  if (!applied.ok) return leftAlone(path, applied.problem);
   return { action: 'write source', path, wasSha, becomesSha: await storeBytes(applied.bytes), edits: list };
+}
+
+function leftAlone(path: string, problem: Problem): NewStep {
+  return { action: 'write source', path, state: 'left alone', problem };
 }
 
 function conflict(path: string, why: string): Problem {
