@@ -7,6 +7,22 @@ import { CandidateIndex, type Searchable } from './candidate-index';
 import { isSameShape, linksTo, linkThrough } from './compare';
 import { placedAnew, type Correction, type FamilyFile, type FamilyState, type Twin } from './family-state';
 import type { Fingerprint } from './fingerprint';
+import {
+  mayJoin,
+  explained,
+  turned,
+  witness,
+  compared,
+  weight,
+  area,
+  byStanding,
+  pairKey,
+  type GroupLink,
+  type Group,
+  type GroupTwin,
+  type DoubtfulPair,
+  type Settled,
+} from './family-groups';
 import { WHOLE } from './grey-plane';
 import { agreeExactly, type Link } from './judge';
 import { mayLie, isTurned, turnedHash, TURNS, type Quarters } from './turned';
@@ -25,26 +41,6 @@ export interface Family {
   readonly twins: readonly Twin[];
 }
 
-interface GroupLink {
-  readonly to: Group;
-  readonly link: Link;
-  /** Files of the one group that also show the very same as the other. */
-  witnesses: number;
-  /** Files of both agree pixel by pixel: they are one picture, whatever their largest look like. */
-  isCertain?: boolean;
-}
-
-interface Group {
-  readonly files: FamilyFile[];
-  readonly links: GroupLink[];
-  readonly twins: GroupTwin[];
-}
-
-interface GroupTwin {
-  readonly to: Group;
-  readonly quarters: Quarters;
-}
-
 /**
  * Candidates that are looked at. Of the many look-alikes that a screen in eight languages has, those come first that
  * stand in several files: a cutting is to be held against the pictures, not against cuttings of all the others.
@@ -55,13 +51,6 @@ const FOUND = 40;
 const ABOUT_AS_LIKELY = 0.5;
 /** A file that is linked to so many groups stands among look-alikes, and may not have met its own. */
 const CROWD = 3;
-/**
- * Share of the smaller group's files that must show the very same as both groups to join them: few of them may be worn
- * enough to look like either.
- */
-const WITNESSES = 0.5;
-/** A lone file must be so much larger than a group of several to be the picture of a family. */
-const LONE = 1.5;
 
 const SELF: Link = { kind: 'same', isMirrored: false, own: WHOLE, other: WHOLE, score: 1, isClose: true };
 
@@ -364,70 +353,3 @@ export class FamilyBuilder {
       if (root === goes) settled.set(group, { root: keeps, link: null });
   }
 }
-
-/** Two groups that may be one picture. */
-interface DoubtfulPair {
-  readonly own: Group;
-  readonly link: GroupLink;
-}
-
-interface Settled {
-  readonly root: Group;
-  readonly link: Link | null;
-}
-
-/**
- * Two groups that each stand in several files are two pictures that look alike, unless one is plainly cut from the
- * other: what is laid over a picture is laid over one file of it.
- */
-function mayJoin(group: Group, { to, link, witnesses }: GroupLink): boolean {
-  const fewest = Math.min(group.files.length, to.files.length);
-  if (fewest === 1 || (witnesses > 1 && witnesses >= WITNESSES * (fewest - 1))) return true;
-  return link.kind !== 'over' && link.isClose;
-}
-
-/** How well a link explains a picture: of one that shows a part of it only, the rest stays unexplained. */
-const explained = ({ score, own }: Link): number => score * own.width * own.height;
-
-/** The same link seen from the other side. */
-const turned = (link: Link): Link => ({ ...link, own: link.other, other: link.own });
-
-/** A file of the one group shows the very same as the other group, too. */
-function witness(one: Group, other: Group, link: Link): void {
-  const known = one.links.find(({ to }) => to === other) ?? other.links.find(({ to }) => to === one);
-  if (known) known.witnesses++;
-  // What one file of a group looks like is not what the group does.
-  else one.links.push({ to: other, link: { ...link, isClose: false }, witnesses: 1 });
-}
-
-/**
- * Which of two groups stands for both: the weightier one; where they weigh about the same, that of more files: a border
- * or a mark makes one file of a picture larger, or other, than all the rest.
- */
-function byStanding(a: Group, b: Group): number {
-  const [one, other] = [weight(a), weight(b)];
-  if (Math.max(one, other) > ABOUT_AS_LARGE * Math.min(one, other)) return other - one;
-  return b.files.length - a.files.length || other - one;
-}
-
-const ABOUT_AS_LARGE = 1.3;
-
-/** A few files of a group, of all its sizes. */
-function compared({ files }: Group): FamilyFile[] {
-  const bySize = files.toSorted((a, b) => area(b) - area(a));
-  const step = Math.max(1, bySize.length / COMPARED);
-  return Array.from(
-    { length: Math.min(COMPARED, bySize.length) },
-    (_, n) => bySize[Math.floor(n * step)] as FamilyFile,
-  );
-}
-
-const COMPARED = 5;
-
-function weight({ files }: Group): number {
-  return area(files[0] as FamilyFile) * (files.length > 1 ? LONE : 1);
-}
-
-const area = ({ widthPx, heightPx }: FamilyFile) => widthPx * heightPx;
-
-const pairKey = (a: string, b: string) => (a < b ? `${a} ${b}` : `${b} ${a}`);
