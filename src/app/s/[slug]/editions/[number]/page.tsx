@@ -21,6 +21,8 @@ const SAYS: Readonly<Record<string, string>> = {
   withdrawn: 'Withdrawn: the site is as it was before.',
 };
 
+const UNDOING = 'The site refused it in the middle: what was done is being taken back.';
+
 /** What an edition does to the site, in one sentence. */
 function touchesText(n: { spots: number; sources: number; added: number; taken: number }): string {
   const parts = [
@@ -56,7 +58,8 @@ export default async function EditionPage({ params }: { params: Promise<{ slug: 
           </p>
           <h1 className="text-xl font-semibold">Edition {edition.number}</h1>
           <p className="text-ink-2">
-            {SAYS[edition.state]} {edits.length + taken.length > 0 ? touches : ''}
+            {run?.state === 'undoing' ? UNDOING : SAYS[edition.state]}{' '}
+            {edits.length + taken.length > 0 ? touches : ''}
           </p>
         </div>
         {all.length === 0 ? (
