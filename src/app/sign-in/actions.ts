@@ -26,7 +26,8 @@ export async function signIn(_before: Problem | null, form: FormData): Promise<P
   const { value, error } = FORM.validate({ email: form.get('email'), password: form.get('password') });
   if (error) return { ...REFUSED, why: 'Both a mail address and a password are needed.' };
   const given = await headers();
-  // The server that the request came through writes itself last; what stands before it anybody may have written.
+  // The server in front writes the caller last; what stands before that, or without one in front, anybody may have
+  // written: then only the limit by account holds.
   const address = given.get('x-forwarded-for')?.split(',').at(-1)?.trim() ?? 'unknown';
   try {
     await countTry(database(), value.email, address);
