@@ -17,6 +17,9 @@ import { startCrawlHost } from './stand-ins/crawl-host';
 import { restoreReadings } from './kept-readings';
 import { startWebHost } from './stand-ins/web-host';
 
+// Whoever starts the demo is who signs in to it: their own folders may be connected, the system's never.
+process.env['IBIDEM_SITE_ROOTS'] ??= '/';
+
 const VAR = process.env['IBIDEM_VAR'] ?? 'var';
 const APP_PORT = Number(process.env['IBIDEM_PORT'] ?? 4180);
 const HOST_PORT = Number(process.env['IBIDEM_DEMO_HOST_PORT'] ?? 4181);

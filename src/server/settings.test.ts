@@ -5,7 +5,14 @@ const GOOD = { DATABASE_URL: 'postgres://a:b@127.0.0.1:1/c', IBIDEM_SECRET: 'x'.
 /** The settings as a new process would read them. */
 async function settingsWith(environment: Readonly<Record<string, string | undefined>>) {
   vi.resetModules();
-  for (const name of ['DATABASE_URL', 'IBIDEM_SECRET', 'IBIDEM_VAR', 'IBIDEM_URL', 'IBIDEM_DEMO'])
+  for (const name of [
+    'DATABASE_URL',
+    'IBIDEM_SECRET',
+    'IBIDEM_VAR',
+    'IBIDEM_URL',
+    'IBIDEM_DEMO',
+    'IBIDEM_SITE_ROOTS',
+  ])
     vi.stubEnv(name, environment[name]);
   const { settings } = await import('./settings');
   return settings();
@@ -23,6 +30,12 @@ describe('settings', () => {
       databaseUrl: GOOD.DATABASE_URL,
     });
     expect(read.storeFolder).toMatch(/\/var\/store$/);
+    expect(read.siteRoots).toEqual([expect.stringMatching(/\/var\/demo-site$/)]);
+  });
+
+  it('name the folders below which sites may be connected, as in PATH', async () => {
+    const read = await settingsWith({ ...GOOD, IBIDEM_SITE_ROOTS: '/srv/www:/home/web' });
+    expect(read.siteRoots.slice(0, 2)).toEqual(['/srv/www', '/home/web']);
   });
 
   it.each([

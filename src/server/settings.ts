@@ -1,5 +1,5 @@
 /** What the surroundings say: every setting is read here, checked, and nowhere else. */
-import { resolve } from 'node:path';
+import { delimiter, resolve } from 'node:path';
 import Joi from 'joi';
 import { ProblemError } from './problem-error';
 
@@ -9,6 +9,10 @@ export interface Settings {
   readonly storeFolder: string;
   /** Where ZIPs are unpacked. */
   readonly sitesFolder: string;
+  /** Everything that Ibidem keeps for itself. */
+  readonly ownFolder: string;
+  /** Folders below which sites may be connected. */
+  readonly siteRoots: readonly string[];
   /** Secret that signs sessions. */
   readonly secret: string;
   /** Address of the application. */
@@ -26,8 +30,18 @@ const SCHEMA = Joi.object({
   IBIDEM_URL: Joi.string()
     .uri({ scheme: ['http', 'https'] })
     .default('http://127.0.0.1:4180'),
+  IBIDEM_SITE_ROOTS: Joi.string().allow('').default(''),
   IBIDEM_DEMO: Joi.string().valid('0', '1').default('0'),
 }).unknown();
+
+/** The demo's site, and the roots that are named, separated as in `PATH`. */
+function rootsOf(said: unknown, folder: string): string[] {
+  const named = String(said)
+    .split(delimiter)
+    .filter((root) => root !== '')
+    .map((root) => resolve(root));
+  return [...named, resolve(folder, 'demo-site')];
+}
 
 let known: Settings | undefined;
 
@@ -48,6 +62,8 @@ export function settings(): Settings {
     databaseUrl: String(value.DATABASE_URL),
     storeFolder: resolve(folder, 'store'),
     sitesFolder: resolve(folder, 'sites'),
+    ownFolder: folder,
+    siteRoots: rootsOf(value.IBIDEM_SITE_ROOTS, folder),
     secret: String(value.IBIDEM_SECRET),
     appUrl: String(value.IBIDEM_URL),
     isDemo: value.IBIDEM_DEMO === '1',

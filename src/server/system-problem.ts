@@ -48,6 +48,10 @@ const REFUSALS: Readonly<Record<string, Refusal>> = {
     why: 'There is a folder of that name.',
     remedy: 'Move the folder, or choose another name.',
   },
+  EEXIST: {
+    why: 'There is something of that name already.',
+    remedy: 'Move it away, then try again.',
+  },
   ENOTDIR: {
     why: 'One of the folders on the way to it is a file.',
     remedy: 'Survey the site again.',

@@ -1,10 +1,11 @@
 /**
  * `npm run bench [FOLDER …]`: a JSON line a measure. Folders are sites that nobody here wrote, read beside our own.
- * `BENCH=crawling` (or reading, swapping, surveying, errata, pictures, families, alternatives) measures that alone.
+ * `BENCH=crawling` (or reading, swapping, surveying, errata, pictures, families, faults, alternatives) measures that alone.
  */
 import { benchAlternatives } from './alternatives';
 import { benchCrawling } from './crawling';
 import { benchErrata } from './errata';
+import { benchFaults } from './faults';
 import { benchFamilies } from './families';
 import { benchPictures } from './pictures';
 import { benchReading } from './reading';
@@ -21,6 +22,7 @@ const measures = {
   errata: benchErrata,
   pictures: () => benchPictures(process.argv.slice(2)),
   families: () => benchFamilies(process.argv.slice(2)),
+  faults: benchFaults,
   alternatives: () => benchAlternatives(process.argv.slice(2)),
 };
 // Rows go to standard output, the sum beside them.

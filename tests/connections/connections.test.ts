@@ -258,6 +258,19 @@ describe('a ZIP', () => {
   it('that unpacks to a thousand times its size is refused', async () => {
     const place = await file('bomb.zip', await zipOf({ 'a.html': '0'.repeat(30_000_000) }));
     expect(await codeOf(openZip(place))).toBe('ZIP_TOO_LARGE');
+    const many = Object.fromEntries(
+      Array.from({ length: 24 }, (_, n) => [`${n}.html`, '0'.repeat(9_000_000)]),
+    );
+    expect(await codeOf(openZip(await file('bombs.zip', await zipOf(many))))).toBe('ZIP_TOO_LARGE');
+  });
+
+  it('that can’t be unpacked names no folder of Ibidem’s', async () => {
+    const place = await file('school.zip', await zipOf({ 'a.html': 'A' }));
+    const target = join(folder, 'taken');
+    await writeFile(target, 'a file where the folder would be');
+    const problem = problemOf(await unpackZip(place, target).catch((error: unknown) => error));
+    expect(problem.code).toMatch(/^SYSTEM_/);
+    expect(JSON.stringify(problem)).not.toContain(folder);
   });
 });
 

@@ -1,5 +1,5 @@
 /** What must hold whatever dies, fails or happens at the same time: nothing half, nothing stuck, nothing proven that is not there. */
-import { mkdir, readFile, rm, writeFile } from 'node:fs/promises';
+import { lstat, mkdir, readFile, rm, symlink, writeFile } from 'node:fs/promises';
 import { join } from 'node:path';
 import { beforeEach, describe, expect, it } from 'vitest';
 import { freeOrphans } from '@/server/jobs/free-orphans';
@@ -13,7 +13,7 @@ import { receiveIntake } from '@/server/work/intake/receive-intake';
 import { saveSlots } from '@/server/work/proof/save-slots';
 import { startSurvey, stopSurvey } from '@/server/work/surveys/start-survey';
 import { connected } from '../fixtures/connected';
-import { runJobs } from '../fixtures/run-jobs';
+import { runJobs, runJobsOfEndingWorker } from '../fixtures/run-jobs';
 import { MAINTAINER, useDatabase, VIEWER } from '../fixtures/test-database';
 import { flatPicture, snapshot, writeFiles } from '../fixtures/write-site';
 
@@ -81,6 +81,14 @@ const codeOf = (deed: Promise<unknown>) =>
 /** Makes writing a file fail, as a full disk would, until it is taken away. */
 const block = (path: string) => mkdir(join(folder, `${path}.ibidem-new`), { recursive: true });
 const unblock = (path: string) => rm(join(folder, `${path}.ibidem-new`), { recursive: true });
+
+async function surveyStates(): Promise<string[]> {
+  const { rows } = await held.db.pool.query<{ state: string }>(
+    'select state from surveys where site_id = $1 order by number',
+    [siteId],
+  );
+  return rows.map(({ state: now }) => now);
+}
 
 const DOOR = 4711;
 
@@ -307,5 +315,58 @@ describe('what is asked for', () => {
   it('and who only looks measures nothing', async () => {
     const deed = saveSlots(held.db, VIEWER, { siteId, pageId: 1 }, { width: 'desktop', places: [] });
     expect(await codeOf(deed)).toBe('NOT_ALLOWED');
+  });
+});
+
+describe('a file under two addresses', () => {
+  it('is written once, proven at both, and taken back', async () => {
+    await symlink('a.html', join(folder, 'alias.html'));
+    await startSurvey(held.db, MAINTAINER, siteId);
+    await runJobs(held.db);
+    const before = await snapshot(folder);
+    const number = await swap(await places(['a.html', 'alias.html', 'b.html', 'c.html']));
+    await runJobs(held.db);
+    await publishEdition(held.db, MAINTAINER, await editionId(number));
+    await runJobs(held.db);
+    expect(await state(number)).toMatchObject({ edition: 'published', publication: 'done', proven: true });
+    expect(await readFile(join(folder, 'alias.html'), 'utf8')).toContain('river-60x40.jpg');
+    expect((await lstat(join(folder, 'alias.html'))).isSymbolicLink()).toBe(true);
+    await withdrawEdition(held.db, MAINTAINER, await editionId(number));
+    await runJobs(held.db);
+    expect(await state(number)).toMatchObject({ edition: 'withdrawn', publication: 'done', proven: true });
+    expect(await snapshot(folder)).toEqual(before);
+  });
+});
+
+describe('a worker that is to end', () => {
+  it('leaves off between two pieces of a survey and of a publication, and the next goes on', async () => {
+    await startSurvey(held.db, MAINTAINER, siteId);
+    await runJobsOfEndingWorker(held.db);
+    expect(await surveyStates()).toEqual(['done', 'waiting']);
+    await runJobs(held.db);
+    expect(await surveyStates()).toEqual(['done', 'done']);
+    const number = await swap(await places());
+    await runJobs(held.db);
+    await publishEdition(held.db, MAINTAINER, await editionId(number));
+    const before = await snapshot(folder);
+    await runJobsOfEndingWorker(held.db);
+    expect(await snapshot(folder)).toEqual(before);
+    expect(await state(number)).toMatchObject({ edition: 'publishing', publication: 'running' });
+    await runJobs(held.db);
+    expect(await state(number)).toMatchObject({ edition: 'published', publication: 'done', proven: true });
+  });
+});
+
+describe('what a write left unfinished', () => {
+  it('is taken away by the next survey, which says so', async () => {
+    await writeFile(join(folder, 'gone.html.ibidem-new'), 'half');
+    await startSurvey(held.db, MAINTAINER, siteId);
+    await runJobs(held.db);
+    expect(Object.keys(await snapshot(folder))).not.toContain('gone.html.ibidem-new');
+    const { rows } = await held.db.pool.query<{ counts: { skipped: { path: string }[] } }>(
+      'select counts from surveys where site_id = $1 order by number desc limit 1',
+      [siteId],
+    );
+    expect(rows[0]?.counts.skipped.map(({ path }) => path)).toEqual(['gone.html.ibidem-new']);
   });
 });

@@ -6,6 +6,7 @@ import { buffer } from 'node:stream/consumers';
 import yauzl, { type Entry, type ZipFile } from 'yauzl';
 import type { Problem } from '@/core/problem';
 import { ProblemError } from '../problem-error';
+import { systemProblem } from '../system-problem';
 import type { ReadableConnection, SiteFile } from './connection';
 
 /** What a ZIP may hold at the most; beyond it lies a mistake or an attack. */
@@ -13,6 +14,9 @@ const MAX_ENTRIES = 200_000;
 const MAX_UNPACKED_BYTES = 8 * 1024 ** 3;
 const MAX_RATIO = 1000;
 const RATIO_FROM_BYTES = 10 * 1024 ** 2;
+/** As a whole: pages alone pack to a twentieth, and no site is all of one letter. */
+const MAX_TOTAL_RATIO = 100;
+const TOTAL_RATIO_FROM_BYTES = 200 * 1024 ** 2;
 
 const refuse = (code: string, what: string, why: string, remedy: string) =>
   new ProblemError({ code, what, why, remedy } satisfies Problem);
@@ -33,8 +37,14 @@ async function openChecked(file: string): Promise<{ zip: ZipFile; entries: Map<s
 }
 
 function unreadable(file: string, error: unknown): ProblemError {
-  const message = error instanceof Error ? error.message : String(error);
   const name = file.split('/').at(-1) ?? file;
+  const refused = systemProblem(error, name, 'unpacked');
+  if (refused instanceof ProblemError) return refused;
+  // The unpacker's words may name where Ibidem keeps things; nobody who sends a ZIP has to know.
+  const message = (error instanceof Error ? error.message : String(error)).replace(
+    /(?:\/[^\s/'",]+){2,}/g,
+    '…',
+  );
   if (/invalid relative path|absolute path|invalid characters in fileName/.test(message)) {
     return refuse(
       'ZIP_PATH',
@@ -54,6 +64,7 @@ function unreadable(file: string, error: unknown): ProblemError {
 async function checkedEntries(zip: ZipFile, file: string): Promise<Map<string, Entry>> {
   const entries = new Map<string, Entry>();
   let unpacked = 0;
+  let packed = 0;
   for await (const entry of zip.eachEntry()) {
     if (entry.fileName.endsWith('/')) continue;
     if (((entry.externalFileAttributes >>> 16) & 0o170000) === 0o120000) {
@@ -65,15 +76,17 @@ async function checkedEntries(zip: ZipFile, file: string): Promise<Map<string, E
       );
     }
     unpacked += entry.uncompressedSize;
+    packed += entry.compressedSize;
     const isBomb =
       entry.uncompressedSize > RATIO_FROM_BYTES &&
       entry.uncompressedSize > MAX_RATIO * Math.max(1, entry.compressedSize);
-    if (isBomb || unpacked > MAX_UNPACKED_BYTES || entries.size >= MAX_ENTRIES) {
+    const isBombInAll = unpacked > TOTAL_RATIO_FROM_BYTES && unpacked > MAX_TOTAL_RATIO * Math.max(1, packed);
+    if (isBomb || isBombInAll || unpacked > MAX_UNPACKED_BYTES || entries.size >= MAX_ENTRIES) {
       throw refuse(
         'ZIP_TOO_LARGE',
         `${file.split('/').at(-1)} was not opened.`,
         `It unpacks to more than a site holds (at ${entry.fileName}).`,
-        `At most ${MAX_ENTRIES.toLocaleString('en')} files and 8 GB are taken.`,
+        `At most ${MAX_ENTRIES.toLocaleString('en')} files and 8 GB are taken, and no more than a hundred times what was sent.`,
       );
     }
     entries.set(entry.fileName, entry);

@@ -2,19 +2,21 @@ import { EventEmitter } from 'node:events';
 import { Logger, run, type WorkerEvents } from 'graphile-worker';
 import type { Database } from '../db/database';
 import { queueDueSurveys } from '../work/surveys/start-survey';
+import { settings } from '../settings';
 import { announceWorker, freeOrphans } from './free-orphans';
 import { handlers } from './handlers';
 import { reviveWork } from './revive-work';
+import type { Turn } from './turn';
 
 /** How often a worker looks for jobs whose worker has died. */
 const ORPHANS_EVERY_MS = 5000;
 /** How often it looks whether a site's next survey is due. */
 const DUE_EVERY_MS = 60_000;
-/** Jobs side by side: one for each of two cores, and one for what only waits. */
+/** Jobs side by side: one for each of two cores, and one for what only waits. Each holds a connection of the queue's. */
 const HANDS = 3;
 
 /**
- * Starts a worker over a database. `stop` lets running jobs finish.
+ * Starts a worker over a database. `stop` lets running jobs come to where they can go on another time.
  *
  * @param onLost called once where the session is cut by which others know that this worker lives: they take over its
  *   jobs, so that it must do no more
@@ -37,8 +39,11 @@ export async function startWorker(
   const logger = new Logger(() => (level, message) => {
     if (level === 'error' || level === 'warning') log(message);
   });
+  const turn: { -readonly [K in keyof Turn]: Turn[K] } = { isOver: false };
   const runner = await run({
-    ...{ pgPool: db.pool, taskList: handlers(db), logger, events },
+    // The queue's connections are its own: jobs that use up those of the work can't keep it from its jobs.
+    ...{ connectionString: settings().databaseUrl, maxPoolSize: HANDS + 2 },
+    ...{ taskList: handlers(db, turn), logger, events },
     ...{ concurrency: HANDS, noHandleSignals: true, pollInterval: 1000 },
   });
   await Promise.all(announced);
@@ -61,6 +66,7 @@ export async function startWorker(
   }, DUE_EVERY_MS);
   return {
     async stop() {
+      turn.isOver = true;
       clearInterval(timer);
       clearInterval(schedule);
       await runner.stop();

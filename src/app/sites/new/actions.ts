@@ -2,7 +2,7 @@
 
 import { randomBytes } from 'node:crypto';
 import { mkdir, rm, writeFile } from 'node:fs/promises';
-import { join } from 'node:path';
+import { dirname, join } from 'node:path';
 import { redirect } from 'next/navigation';
 import { act } from '@/app/_data/act';
 import type { Problem } from '@/core/problem';
@@ -33,7 +33,7 @@ export async function connect(_before: Problem | null, form: FormData): Promise<
         from,
       });
     } finally {
-      if (zip) await rm(zip, { force: true });
+      if (zip) await rm(dirname(zip), { recursive: true, force: true });
     }
   });
   if (!outcome.ok) return outcome.problem;
@@ -41,9 +41,16 @@ export async function connect(_before: Problem | null, form: FormData): Promise<
 }
 
 async function keepUpload(file: File): Promise<string> {
-  const folder = settings().sitesFolder;
+  const folder = join(settings().sitesFolder, randomBytes(8).toString('hex'));
   await mkdir(folder, { recursive: true });
-  const place = join(folder, `${randomBytes(8).toString('hex')}.zip`);
+  // Under the name that its sender knows, so that what is wrong with it is said of that.
+  const place = join(
+    folder,
+    `${file.name
+      .replace(/\.zip$/i, '')
+      .replace(/[^\w. -]+/g, '_')
+      .slice(0, 80)}.zip`,
+  );
   await writeFile(place, Buffer.from(await file.arrayBuffer()));
   return place;
 }

@@ -5,7 +5,7 @@ import { rebaseEdits } from '@/core/edit/rebase-edits';
 import type { SourceEdit } from '@/core/edit/source-edit';
 import type { Problem } from '@/core/problem';
 import { decodeSource } from '@/core/source/decode-source';
-import type { WritableConnection } from '../../connections/connection';
+import type { ReadableConnection, WritableConnection } from '../../connections/connection';
 import type { Database } from '../../db/database';
 import { changes, editions, edits, newFiles, removals, steps } from '../../db/schema/editions';
 import { sha256 } from '../../hash';
@@ -41,14 +41,26 @@ export async function planPublishing(
     .where(eq(changes.editionId, editionId))
     .orderBy(asc(edits.sourcePath), asc(edits.start));
   const bySource = new Map<string, (typeof edits.$inferSelect)[]>();
-  for (const { edit } of rows)
-    bySource.set(edit.sourcePath, [...(bySource.get(edit.sourcePath) ?? []), edit]);
+  for (const { edit } of rows) {
+    // A second address of a file, through a link, is that file: it is written once.
+    const path = await fileBehind(connection, edit.sourcePath);
+    const others = bySource.get(path) ?? [];
+    if (!others.some((other) => isSameEdit(other, edit))) bySource.set(path, [...others, edit]);
+  }
   for (const [path, list] of bySource) {
     planned.push(await planSource(connection, path, { edits: list, expects: list[0]?.expects ?? '' }));
   }
   planned.push(...(await planRemovals(db, editionId)));
   return planned;
 }
+
+/** The path of the file that a path stands for: another one where a link of the site leads to it. */
+export async function fileBehind(connection: ReadableConnection, path: string): Promise<string> {
+  return (await connection.sourceOf?.(path)) ?? path;
+}
+
+const isSameEdit = (a: SourceEdit, b: SourceEdit): boolean =>
+  a.start === b.start && a.end === b.end && a.becomes === b.becomes;
 
 /** Files to be taken off go last; one that a place has come to show since stays. */
 async function planRemovals(db: Database, editionId: number): Promise<NewStep[]> {
@@ -98,7 +110,7 @@ export async function planWithdrawal(
   for (const step of done) {
     if (step.action !== 'add file' || step.state !== 'done') continue;
     const isRestored = step.wasSha !== null;
-    const user = isRestored ? null : await stillUses(db, { editionId, planned, path: step.path });
+    const user = isRestored ? null : await stillUses(db, connection, { editionId, planned, path: step.path });
     if (user !== null) {
       planned.push({
         action: 'remove file',
@@ -144,6 +156,7 @@ async function planTakingBack(
  */
 async function stillUses(
   { pool }: Database,
+  connection: WritableConnection,
   { editionId, planned, path }: { editionId: number; planned: readonly NewStep[]; path: string },
 ): Promise<string | null> {
   const written = planned.flatMap((step) =>
@@ -152,19 +165,19 @@ async function stillUses(
   const { rows } = await pool.query<{ source: string }>(
     `select p.source_path as source from placements p join editions e on e.site_id = p.site_id
      where e.id = $1 and p.until_survey is null and p.file_path = $2 and not (p.source_path = any($3::text[]))
-     union all
+     union
      select s.path from steps s join publications b on b.id = s.publication_id
        join editions o on o.id = b.edition_id, editions e
      where e.id = $1 and o.site_id = e.site_id and o.id <> e.id and o.state in ('published', 'publishing')
        and b.direction = 'publish' and s.action = 'write source' and s.state in ('done', 'planned')
-       and exists (select 1 from jsonb_array_elements(s.edits) t where strpos(t ->> 'becomes', $4) > 0)
-     limit 1`,
+       and exists (select 1 from jsonb_array_elements(s.edits) t where strpos(t ->> 'becomes', $4) > 0)`,
     [editionId, path, written, path.split('/').at(-1) ?? path],
   );
   const left = planned.find(
     ({ action, state, path: source }) => action === 'write source' && state === 'left alone' && source,
   );
-  return rows[0]?.source ?? left?.path ?? null;
+  for (const { source } of rows) if (!written.includes(await fileBehind(connection, source))) return source;
+  return left?.path ?? null;
 }
 
 /** The code of a file that stays on purpose: no failure of a withdrawal. */

@@ -1,10 +1,11 @@
 /** After a survey: whether what was published is what the site shows. */
 import { and, eq, isNull } from 'drizzle-orm';
+import type { ReadableConnection } from '../../connections/connection';
 import type { Database } from '../../db/database';
 import { editions, publications, steps } from '../../db/schema/editions';
 import { sites } from '../../db/schema/sites';
 import { sha256 } from '../../hash';
-import { FILE_KEPT } from './plan-steps';
+import { fileBehind, FILE_KEPT } from './plan-steps';
 import { openConnection } from '../sites/site-connection';
 
 /**
@@ -21,7 +22,7 @@ export async function provePublications(db: Database, site: typeof sites.$inferS
   const connection = await openConnection(db, site);
   for (const { id } of open) {
     const touched = await db.orm.select().from(steps).where(eq(steps.publicationId, id));
-    let proven = touched.length > 0 && (await isWholeEditionIn(db, id));
+    let proven = touched.length > 0 && (await isWholeEditionIn(db, connection, id));
     for (const step of touched) {
       // A file that something uses by now stays on purpose.
       if (step.state === 'left alone' && step.problem?.code === FILE_KEPT) continue;
@@ -33,9 +34,13 @@ export async function provePublications(db: Database, site: typeof sites.$inferS
 }
 
 /** Whether the journal of a publication names every source and every file that its edition is to change. */
-async function isWholeEditionIn({ pool }: Database, publicationId: number): Promise<boolean> {
-  const { rows } = await pool.query<{ missing: string }>(
-    `select count(*) as missing from publications b
+async function isWholeEditionIn(
+  { pool }: Database,
+  connection: ReadableConnection,
+  publicationId: number,
+): Promise<boolean> {
+  const { rows: missing } = await pool.query<{ path: string }>(
+    `select wanted.path from publications b
        join changes c on c.edition_id = b.edition_id
        cross join lateral (
          select source_path as path from edits where change_id = c.id
@@ -44,5 +49,14 @@ async function isWholeEditionIn({ pool }: Database, publicationId: number): Prom
        select 1 from steps s where s.publication_id = b.id and s.path = wanted.path)`,
     [publicationId],
   );
-  return Number(rows[0]?.missing ?? 0) === 0;
+  for (const { path } of missing) {
+    const file = await fileBehind(connection, path);
+    if (file === path) return false;
+    const { rowCount } = await pool.query('select 1 from steps where publication_id = $1 and path = $2', [
+      publicationId,
+      file,
+    ]);
+    if (rowCount === 0) return false;
+  }
+  return true;
 }

@@ -12,6 +12,7 @@ import { asOne } from '../../db/in-transaction';
 import { editions, publications, steps } from '../../db/schema/editions';
 import { sites } from '../../db/schema/sites';
 import { sha256 } from '../../hash';
+import { goOn, UNENDING, type Turn } from '../../jobs/turn';
 import { problemOf } from '../../problem-error';
 import { storedBytes } from '../../store/store';
 import { planPublishing, planWithdrawal } from './plan-steps';
@@ -21,8 +22,12 @@ import { queueSurvey } from '../surveys/start-survey';
 
 type Step = typeof steps.$inferSelect;
 
-/** Runs or resumes a publication. */
-export async function runPublication(db: Database, publicationId: number): Promise<void> {
+/** Runs or resumes a publication. @throws TurnOver between two steps, where the worker is to end */
+export async function runPublication(
+  db: Database,
+  publicationId: number,
+  turn: Turn = UNENDING,
+): Promise<void> {
   const found = await find(db, publicationId);
   if (!found) return;
   await withSiteLock(db, found.site.id, async () => {
@@ -34,10 +39,10 @@ export async function runPublication(db: Database, publicationId: number): Promi
     if (publication.state === 'waiting') await writeJournal(db, connection, publication);
     // One that was being undone goes on being undone, whatever the site would take by now.
     const isUndoing = publication.state === 'undoing';
-    const failure = isUndoing ? publication.problem : await carryOut(db, connection, publicationId);
+    const failure = isUndoing ? publication.problem : await carryOut(db, connection, publicationId, turn);
     if (failure === null && !isUndoing) return finish(db, now);
     if (!isUndoing) await beginUndoing(db, publicationId, failure as Problem);
-    await undo(db, connection, publicationId);
+    await undo(db, connection, publicationId, turn);
     await giveUp(db, now);
   });
 }
@@ -103,6 +108,7 @@ async function carryOut(
   db: Database,
   connection: WritableConnection,
   publicationId: number,
+  turn: Turn,
 ): Promise<Problem | null> {
   const planned = await db.orm
     .select()
@@ -110,6 +116,7 @@ async function carryOut(
     .where(sql`${eq(steps.publicationId, publicationId)} and ${eq(steps.state, 'planned')}`)
     .orderBy(asc(steps.ordinal));
   for (const step of planned) {
+    goOn(turn);
     let outcome: Problem | null;
     try {
       outcome = await doStep(connection, step);
@@ -148,13 +155,19 @@ async function doStep(
  *
  * @throws the problem of a step that can't be undone now; those before it stay as they are until it is tried again
  */
-async function undo(db: Database, connection: WritableConnection, publicationId: number): Promise<void> {
+async function undo(
+  db: Database,
+  connection: WritableConnection,
+  publicationId: number,
+  turn: Turn,
+): Promise<void> {
   const done = await db.orm
     .select()
     .from(steps)
     .where(sql`${eq(steps.publicationId, publicationId)} and ${steps.state} in ('done', 'planned')`)
     .orderBy(desc(steps.ordinal));
   for (const step of done) {
+    goOn(turn);
     const problem = await doStep(connection, {
       path: step.path,
       wasSha: step.becomesSha,

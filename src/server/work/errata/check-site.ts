@@ -9,6 +9,7 @@ import { freshStatistics } from '../../db/fresh-statistics';
 import { inTransaction } from '../../db/in-transaction';
 import { insertRows } from '../../db/insert-rows';
 import { errata } from '../../db/schema/errata';
+import { goOn, UNENDING, type Turn } from '../../jobs/turn';
 import { checkFiles } from './check-files';
 import {
   levelsIn,
@@ -29,8 +30,14 @@ const HANDS = 2;
  *
  * @param now ms since 1970
  * @returns how many pages were checked
+ * @throws TurnOver where the worker is to end; what was checked stays
  */
-export async function checkSite(db: Database, siteId: number, now: number): Promise<number> {
+export async function checkSite(
+  db: Database,
+  siteId: number,
+  now: number,
+  turn: Turn = UNENDING,
+): Promise<number> {
   const today = dayOfMs(now);
   await markChanged(db, siteId, today);
   await db.pool.query(
@@ -47,12 +54,13 @@ export async function checkSite(db: Database, siteId: number, now: number): Prom
   const people = await peopleOf(db, siteId);
   let next = 0;
   const hand = async () => {
-    for (let from = next; from < pages.length; from = next) {
+    for (let from = next; from < pages.length && !turn.isOver; from = next) {
       next = from + BATCH;
       await checkBatch(db, siteId, { pages: pages.slice(from, next), today, people, levels });
     }
   };
   await Promise.all(Array.from({ length: HANDS }, hand));
+  goOn(turn);
   await checkFiles(db, siteId, { levels, rulesKey: RULES_KEY });
   await freshStatistics(db.pool, ['errata']);
   return pages.length;

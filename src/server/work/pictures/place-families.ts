@@ -5,12 +5,13 @@ import { FamilyBuilder, type Family } from '@/core/picture/families';
 import type { Correction, FamilyFile, FamilyState } from '@/core/picture/family-state';
 import type { Database } from '../../db/database';
 import { inTransaction } from '../../db/in-transaction';
+import { goOn, type Turn } from '../../jobs/turn';
 import { recentPrints } from '../../imaging/recent-prints';
 import { LOOKS_VERSION } from './read-looks';
 import { storedLandmarks, storedPrint } from './stored-prints';
 
 /** Places the files of a site, writes which picture each belongs to, and gives how many pictures there are. */
-export async function placeFamilies(db: Database, siteId: number): Promise<number> {
+export async function placeFamilies(db: Database, siteId: number, turn: Turn): Promise<number> {
   const { rows: files } = await db.pool.query<FamilyFile>(
     `select distinct f.sha256 as id, l.width_px as "widthPx", l.height_px as "heightPx"
      from files f join looks l on l.sha256 = f.sha256 and l.problem is null
@@ -28,19 +29,23 @@ export async function placeFamilies(db: Database, siteId: number): Promise<numbe
   const builder = new FamilyBuilder(recentPrints(storedPrint), corrections, files.length);
   const wanted = new Set(files.map(({ id }) => id));
   if (known[0]) builder.restore(known[0].state, (id) => wanted.has(id), storedLandmarks);
+  // Comparing keeps this process busy; its other jobs and its signals get their turn between two pictures.
+  const nextTurn = async () => {
+    await setImmediate();
+    goOn(turn);
+  };
   const bySize = files.toSorted((a, b) => b.widthPx * b.heightPx - a.widthPx * a.heightPx);
   for (const file of bySize) {
     builder.add(file);
-    // Comparing keeps this process busy; its other jobs and its signals get their turn between two pictures.
-    await setImmediate();
+    await nextTurn();
   }
   for (const id of builder.lonely()) {
     builder.lookAgain(id);
-    await setImmediate();
+    await nextTurn();
   }
   for (const pair of builder.doubtful()) {
     builder.compareAcross(pair);
-    await setImmediate();
+    await nextTurn();
   }
   const families = builder.families();
   const client = await db.pool.connect();

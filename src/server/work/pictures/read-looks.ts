@@ -11,6 +11,7 @@ import { makeThumbnail } from '../../imaging/make-rendition';
 import { readMetadata } from '../../imaging/read-metadata';
 import { readPlanes } from '../../imaging/read-pixels';
 import { packLandmarks, packPlanes } from '../../imaging/stored-print';
+import { goOn, type Turn } from '../../jobs/turn';
 import { problemOf } from '../../problem-error';
 import { hasDerived, storeDerived } from '../../store/store';
 
@@ -25,11 +26,12 @@ interface Unread {
   readonly sha256: string;
 }
 
-/** @returns how many were read */
+/** @returns how many were read; @throws TurnOver */
 export async function readLooks(
   db: Database,
   siteId: number,
   connection: ReadableConnection,
+  turn: Turn,
 ): Promise<number> {
   const { rows } = await db.pool.query<Unread>(
     `select min(f.path) as path, f.sha256 from files f
@@ -40,9 +42,11 @@ export async function readLooks(
   );
   let next = 0;
   const hand = async (): Promise<void> => {
-    for (let file = rows[next++]; file; file = rows[next++]) await readOne(db, connection, file);
+    for (let file = rows[next++]; file && !turn.isOver; file = rows[next++])
+      await readOne(db, connection, file);
   };
   await Promise.all(Array.from({ length: HANDS }, hand));
+  goOn(turn);
   // The same broken bytes may stand under other names, or have been read for another site.
   await db.pool.query(
     `update files f set problem = l.problem from looks l

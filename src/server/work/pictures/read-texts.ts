@@ -4,6 +4,7 @@ import { sites } from '../../db/schema/sites';
 import { eq } from 'drizzle-orm';
 import { LEAST_READ_PX, readableLanguages, TextReader } from '../../imaging/read-text';
 import { addJob } from '../../jobs/queue';
+import { goOn, UNENDING, type Turn } from '../../jobs/turn';
 import { problemOf } from '../../problem-error';
 import type { ReadableConnection } from '../../connections/connection';
 import { checkSite } from '../errata/check-site';
@@ -24,8 +25,9 @@ interface Unread {
  * picture’s largest file is read, in the languages of the pages that show it.
  *
  * @returns how many were read
+ * @throws TurnOver where the worker is to end; what was read stays
  */
-export async function readTexts(db: Database, siteId: number): Promise<number> {
+export async function readTexts(db: Database, siteId: number, turn: Turn = UNENDING): Promise<number> {
   const [site] = await db.orm.select().from(sites).where(eq(sites.id, siteId));
   const rows = site ? await unread(db, siteId) : [];
   if (!site || rows.length === 0) return 0;
@@ -35,13 +37,13 @@ export async function readTexts(db: Database, siteId: number): Promise<number> {
   try {
     for (const languages of new Set(rows.map((row) => row.languages.join('+')))) {
       const own = rows.filter((row) => row.languages.join('+') === languages);
-      count += await readAll(db, connection, { rows: own, until });
+      count += await readAll(db, connection, { rows: own, until, turn });
       if (Date.now() > until) break;
     }
   } finally {
     await connection.close();
   }
-  await checkSite(db, siteId, Date.now());
+  await checkSite(db, siteId, Date.now(), turn);
   await addJob(db.pool, 'read-texts', { siteId }, `texts-${siteId}`);
   return count;
 }
@@ -49,7 +51,7 @@ export async function readTexts(db: Database, siteId: number): Promise<number> {
 async function readAll(
   db: Database,
   connection: ReadableConnection,
-  { rows, until }: { readonly rows: readonly Unread[]; readonly until: number },
+  { rows, until, turn }: { readonly rows: readonly Unread[]; readonly until: number; readonly turn: Turn },
 ): Promise<number> {
   const languages = rows[0]?.languages ?? [];
   const reader = await TextReader.open(languages);
@@ -58,6 +60,7 @@ async function readAll(
     for (const { sha256, path } of rows) {
       // At least one a turn, so that it comes to an end however slow the machine is.
       if (count > 0 && Date.now() > until) break;
+      goOn(turn);
       const { text, problem } = await connection
         .read(path)
         .then(async (bytes) => ({ text: await reader.read(bytes), problem: null }))

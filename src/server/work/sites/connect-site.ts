@@ -7,6 +7,7 @@ import { requireRole, type Actor } from '../../accounts/actor';
 import { openFetcher } from '../../connections/http/fetch-address';
 import { CRAWL_LIMITS } from '../../connections/http/crawl';
 import { scopeOfStart } from '../../connections/http/mirror-site';
+import { refuseForbidden } from '../../connections/folder/allowed-folder';
 import { openFolder } from '../../connections/folder/open-folder';
 import { pagesOf } from '../../connections/site-sources';
 import { unpackZip } from '../../connections/zip';
@@ -91,6 +92,7 @@ async function prepareConnection({ from }: NewSite): Promise<ConnectionSettings>
     return { kind: 'http', start: url.href, privateHosts, maxPages: CRAWL_LIMITS.maxPages };
   }
   if (from.kind === 'folder') {
+    await refuseForbidden(from.path, { roots: settings().siteRoots, own: [settings().ownFolder] });
     await checkFolder(from.path);
     return { kind: 'folder', folder: resolve(from.path) };
   }

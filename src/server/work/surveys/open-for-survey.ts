@@ -16,5 +16,17 @@ export async function openForSurvey(
   if (site.connection.kind === 'http')
     return openLiveSite(db, { ...site, connection: site.connection }, survey, watch);
   const folder = await openFolder(site.connection.folder);
-  return { ...folder, list: async () => ({ ...(await folder.list()), isWhole: true }) };
+  // Under the site's lock nothing writes: what is unfinished here, nobody comes back to.
+  const tidied = (await folder.tidy?.()) ?? [];
+  const skipped = tidied.map((path) => ({
+    path,
+    reason: 'left by a write that was cut off; it was taken away',
+  }));
+  return {
+    ...folder,
+    async list() {
+      const listing = await folder.list();
+      return { ...listing, skipped: [...skipped, ...listing.skipped], isWhole: true };
+    },
+  };
 }

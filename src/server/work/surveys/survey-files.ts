@@ -33,7 +33,20 @@ interface FileFacts {
 export async function surveyFiles(
   client: PoolClient,
   connection: ReadableConnection,
-  { siteId, survey, files }: { siteId: number; survey: number; files: readonly SiteFile[] },
+  {
+    siteId,
+    survey,
+    files,
+    isEnding,
+    onProgress,
+  }: {
+    siteId: number;
+    survey: number;
+    files: readonly SiteFile[];
+    /** Whether no more files should be opened: those left are opened by the next survey. */
+    isEnding: () => boolean;
+    onProgress: (done: number, total: number) => void;
+  },
 ): Promise<{ readonly files: number; readonly changed: number }> {
   const { rows } = await client.query<KnownFile>(
     'select path, sha256, size_bytes, modified_ms, replaced_in, replaced_sha, replaced_alike from files where site_id = $1 and gone_in is null and sha256 is not null',
@@ -48,7 +61,8 @@ export async function surveyFiles(
   const changed = pictures.filter(
     (file) => !isSame(file, known.get(file.path), connection.hashOf?.(file.path)),
   );
-  for (let from = 0; from < changed.length; from += AT_ONCE) {
+  for (let from = 0; from < changed.length && !isEnding(); from += AT_ONCE) {
+    onProgress(from, changed.length);
     const fresh = changed.slice(from, from + AT_ONCE);
     const facts = await Promise.all(fresh.map((file) => factsOf(connection, file)));
     await insertRows(

@@ -15,6 +15,7 @@ import { inTransaction } from '../../db/in-transaction';
 import { sites, surveys, type SurveyCounts } from '../../db/schema/sites';
 import { sha256 } from '../../hash';
 import { addJob } from '../../jobs/queue';
+import { TurnOver, UNENDING, type Turn } from '../../jobs/turn';
 import { problemOf, ProblemError } from '../../problem-error';
 import { jsonOf, type PageBytes } from '../../reading/read-batch';
 import { openReadingPool, type ReadingPool } from '../../reading/reading-pool';
@@ -36,10 +37,15 @@ type Site = typeof sites.$inferSelect;
 interface Running {
   readonly id: number;
   readonly number: number;
+  readonly turn: Turn;
 }
 
-/** Runs a survey that was asked for; what goes wrong is written into it. */
-export async function surveySite(db: Database, surveyId: number): Promise<void> {
+/**
+ * Runs a survey that was asked for; what goes wrong is written into it.
+ *
+ * @throws TurnOver where the worker is to end: the survey waits, and goes on with what it had not read
+ */
+export async function surveySite(db: Database, surveyId: number, turn: Turn = UNENDING): Promise<void> {
   const [survey] = await db.orm.select().from(surveys).where(eq(surveys.id, surveyId));
   if (!survey || survey.state === 'done' || survey.state === 'stopped') return;
   const [site] = await db.orm.select().from(sites).where(eq(sites.id, survey.siteId));
@@ -50,13 +56,22 @@ export async function surveySite(db: Database, surveyId: number): Promise<void> 
       .set({ state: 'running', startedAt: survey.startedAt ?? new Date(), problem: null, finishedAt: null })
       .where(eq(surveys.id, surveyId));
     try {
-      const { counts, isStopped } = await readInto(db, client, site, { id: surveyId, number: survey.number });
+      const { counts, isStopped } = await readInto(db, client, site, {
+        id: surveyId,
+        number: survey.number,
+        turn,
+      });
+      if (turn.isOver && !isStopped) throw new TurnOver();
       if (!isStopped) await provePublications(db, site);
       await db.orm
         .update(surveys)
         .set({ state: isStopped ? 'stopped' : 'done', counts, finishedAt: new Date(), phase: '' })
         .where(eq(surveys.id, surveyId));
     } catch (error) {
+      if (error instanceof TurnOver) {
+        await db.orm.update(surveys).set({ state: 'waiting' }).where(eq(surveys.id, surveyId));
+        throw error;
+      }
       await db.orm
         .update(surveys)
         .set({ state: 'failed', problem: problemOf(error), finishedAt: new Date(), phase: '' })
@@ -88,7 +103,10 @@ function reporter({ pool }: Database, survey: Running) {
         (error: unknown) => void process.stderr.write(`survey: ${String(error)}\n`),
       );
     },
+    /** Whether somebody asked this survey to stop. */
     isStopped: () => isStopped,
+    /** Whether nothing more should be begun: for that, or because the worker is to end. */
+    isEnding: () => isStopped || survey.turn.isOver,
   };
 }
 
@@ -102,7 +120,7 @@ async function readInto(
 ): Promise<{ counts: SurveyCounts; isStopped: boolean }> {
   const report = reporter(db, survey);
   const connection = await openForSurvey(db, site, survey.number, {
-    isStopped: report.isStopped,
+    isStopped: report.isEnding,
     onProgress: (done, total) => report.mention('asking the server', done, total),
   });
   try {
@@ -150,7 +168,7 @@ async function readThrough(
     await inTransaction(client, async () => {
       await keepMarks(client, site.id, changed.remarked());
       await writeAllDormant(client, site, at, { pool, sources });
-      if (isWhole && !report.isStopped())
+      if (isWhole && !report.isEnding())
         await closeGonePages(
           client,
           at,
@@ -161,8 +179,12 @@ async function readThrough(
     await pool.close();
   }
   await report.say('looking at files', pages.length, pages.length);
+  const fileCount = await surveyFiles(client, connection, {
+    ...{ siteId: site.id, survey: survey.number, files },
+    isEnding: report.isEnding,
+    onProgress: (done, total) => report.mention('looking at files', done, total),
+  });
   const isStopped = report.isStopped();
-  const fileCount = await surveyFiles(client, connection, { siteId: site.id, survey: survey.number, files });
   if (fileCount.changed > 0) await freshStatistics(client, ['files']);
   for (const { bytes } of sources) await storeBytes(new Uint8Array(bytes));
   const difference = await countDifference(client, at);
@@ -278,7 +300,7 @@ function changedPagesOf({
       return entry;
     },
     async *bytes(): AsyncGenerator<PageBytes> {
-      for (let from = 0; from < pages.length && !report.isStopped(); from += AT_ONCE) {
+      for (let from = 0; from < pages.length && !report.isEnding(); from += AT_ONCE) {
         const some = pages.slice(from, from + AT_ONCE).filter(({ sizeBytes }) => sizeBytes <= MAX_TEXT_BYTES);
         const read = await Promise.all(some.map(readOne));
         looked = Math.min(pages.length, from + AT_ONCE);

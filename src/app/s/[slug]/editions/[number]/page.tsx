@@ -1,6 +1,7 @@
 import Link from 'next/link';
 import { notFound } from 'next/navigation';
 import { editionByNumber } from '@/app/_data/editions/editions';
+import { lossesOfWriting } from '@/app/_data/editions/losses';
 import { siteBySlug } from '@/app/_data/site';
 import { Empty } from '@/ui/empty';
 import { count, dateText } from '@/ui/format';
@@ -8,6 +9,7 @@ import { ChangeOfEdition } from './change-of-edition';
 import { takeOut } from './actions';
 import { EditionActs, TakeOut } from './edition-acts';
 import { FilesToGo } from './files-to-go';
+import { Losses } from './losses';
 import { Progress } from './progress';
 import { WordsOfEdition } from './words-of-edition';
 
@@ -39,10 +41,11 @@ export default async function EditionPage({ params }: { params: Promise<{ slug: 
   const found = /^\d{1,9}$/.test(number) ? await editionByNumber(site.id, Number(number)) : null;
   if (!found) notFound();
   const { edition, gathered, taken, edits, files, run, journal } = found;
-  const sources = new Set(edits.map(({ sourcePath }) => sourcePath)).size;
+  const written = new Set(edits.map(({ sourcePath }) => sourcePath));
+  const losses = edition.state === 'draft' ? await lossesOfWriting(site, written) : [];
   const touches = touchesText({
     spots: edits.length,
-    sources,
+    sources: written.size,
     added: files.length,
     taken: taken.length,
   });
@@ -67,6 +70,7 @@ export default async function EditionPage({ params }: { params: Promise<{ slug: 
             Swap a picture or write other words for one, and the change is gathered here.
           </Empty>
         ) : null}
+        <Losses losses={losses} />
         {gathered.map(({ change, picture }) => {
           const shared = {
             ...{ slug, change, liveUrl: site.liveUrl },
