@@ -101,6 +101,7 @@ async function readSite(connection: ReadableConnection, readsTexts: boolean): Pr
   const reader = readsTexts
     ? await TextReader.open(readableLanguages(pages.flatMap(({ language }) => language?.split('-')[0] ?? [])))
     : null;
+  const titles = new Map(pages.map(({ path, title }) => [path, title]));
   const places = placesByFile(pages);
   const pictures = await knownPictures(connection, places, { rules, reader }).finally(async () =>
     reader?.close(),
@@ -108,7 +109,7 @@ async function readSite(connection: ReadableConnection, readsTexts: boolean): Pr
   showProgress('');
   const { files } = await connection.list();
   return {
-    pages: pages.map((page) => ({ ...page, pictures, people: [], today })),
+    pages: pages.map((page) => ({ ...page, pictures, people: [], titles, today })),
     files: files.flatMap(({ path, sizeBytes }) =>
       isPictureAddress({ kind: 'site', path })
         ? [{ path, sizeBytes, uses: places.get(path)?.length ?? 0 }]

@@ -75,7 +75,7 @@ function toldOf({ path, bytes }: BenchPage) {
     ...{ address: path, source: decodeHtml(bytes), site: siteOfFiles(), sheetOf: () => undefined },
   });
   const page = { ...reading, path, placements: placementsToCheck(reading.placements) };
-  return checkPage({ ...page, pictures: new Map(), people: [], today: 0 }).filter(
+  return checkPage({ ...page, pictures: new Map(), people: [], titles: new Map(), today: 0 }).filter(
     ({ rule }) => rule === 'alt/absent',
   );
 }

@@ -24,6 +24,27 @@ import { ofOldPicture } from './rules/caption/of-old-picture';
 import { namesAnother } from './rules/caption/names-another';
 import { creditForm } from './rules/caption/credit-form';
 import { storedOnly } from './rules/caption/stored-only';
+import { saysNotWhere } from './rules/alt/says-not-where';
+import { contentNowhere } from './rules/alt/content-nowhere';
+import { altNamesAnother } from './rules/alt/names-another';
+import { otherTime } from './rules/alt/other-time';
+import { workNote } from './rules/alt/work-note';
+import { tooGeneral } from './rules/alt/too-general';
+import { altLanguage } from './rules/alt/other-language';
+import { searchWords } from './rules/alt/search-words';
+import { altCutOff } from './rules/alt/cut-off';
+import { repeats } from './rules/alt/repeats';
+import { ornament } from './rules/alt/ornament';
+import { slipped } from './rules/caption/slipped';
+import { contradicts } from './rules/caption/contradicts';
+import { inFuture } from './rules/caption/in-future';
+import { creditMissing } from './rules/caption/credit-missing';
+import { captionLanguage } from './rules/caption/other-language';
+import { captionCutOff } from './rules/caption/cut-off';
+import { sameCaption } from './rules/caption/same-words';
+import { headingAgain } from './rules/caption/heading-again';
+import { placeOnPage } from './rules/caption/place-on-page';
+import { figureNumber } from './rules/caption/figure-number';
 import { placeholder } from './rules/fresh/placeholder';
 import { pastItsTime } from './rules/fresh/past-its-time';
 import { changedSince } from './rules/fresh/changed-since';
@@ -58,6 +79,17 @@ export const RULES: readonly Rule[] = [
   code,
   year,
   pictureOfText,
+  saysNotWhere,
+  contentNowhere,
+  altNamesAnother,
+  otherTime,
+  workNote,
+  tooGeneral,
+  altLanguage,
+  searchWords,
+  altCutOff,
+  repeats,
+  ornament,
   templateCaption,
   captionFileName,
   captionDate,
@@ -67,6 +99,16 @@ export const RULES: readonly Rule[] = [
   ofOldPicture,
   namesAnother,
   creditForm,
+  slipped,
+  contradicts,
+  inFuture,
+  creditMissing,
+  captionLanguage,
+  captionCutOff,
+  sameCaption,
+  headingAgain,
+  placeOnPage,
+  figureNumber,
   placeholder,
   pastItsTime,
   changedSince,

@@ -36,6 +36,7 @@ export function examplePage({
     ...{ path: 'index.html', title: reading.title, language: reading.language, placements },
     pictures: new Map(paths.map((path) => [path, { ...unknownPicture(path), ...files[path] }])),
     people,
+    titles: new Map(),
     today: dayOf(year ?? 0, month ?? 0, date ?? 0) ?? 0,
   };
 }

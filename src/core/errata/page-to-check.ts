@@ -102,6 +102,8 @@ export interface PageToCheck {
   readonly pictures: ReadonlyMap<string, PictureFacts>;
   /** Names of all people that pictures of the site are known to show. */
   readonly people: readonly string[];
+  /** Titles of the site's pages, by their paths: what links are called that lead there. */
+  readonly titles: ReadonlyMap<string, string>;
   readonly today: Day;
 }
 

@@ -5,13 +5,14 @@ import { accessibleName, isDecorative, linkName, textBesideIn } from './accessib
 import { attributeText, locateAttribute, writtenAttribute, type Element } from './attribute-value';
 import { captionElement, readCaption } from './caption';
 import { declaredSlot } from './declared-slot';
+import { declaredLanguage, entryWords } from './entry-words';
 import { elementPath } from './element-path';
 import { groupAround } from './group-around';
 import { isPictureByRole } from './kinds/drawn';
 import type { FoundReference } from './kinds/kind';
 import { isElement, textBeside } from './node-text';
 import { headingsOver, type PageTree, type Surroundings } from './page-tree';
-import type { LinkAround, PlacementSurroundings, WordAnchors } from './placement';
+import type { LinkAround, PlacementContext, PlacementSurroundings, WordAnchors } from './placement';
 import { storedWords } from './stored-words';
 
 /** Whether an element is kept from those who listen by its own attribute. */
@@ -81,6 +82,7 @@ export function describePlace(
       ...(partOf ? { partOf } : {}),
       ...(around.button ? { button: textBesideIn(tree, around.button, shown, { pictures: true }) } : {}),
       ...(stored.length > 0 ? { stored } : {}),
+      ...(attribute ? wordsOfEntry(shown) : {}),
     },
     declared: declaredSlot(element, shown, found),
     words: {
@@ -88,6 +90,13 @@ export function describePlace(
       block: attribute === 'alt' && found.kind !== 'area' ? blockAnchor(tree, shown) : null,
     },
   };
+}
+
+/** What its entry says, and in which language, where that is not the page's; nothing where there is nothing to tell. */
+function wordsOfEntry(shown: Element): Pick<PlacementContext, 'entry' | 'language'> {
+  const entry = entryWords(shown);
+  const language = declaredLanguage(shown);
+  return { ...(entry ? { entry } : {}), ...(language ? { language } : {}) };
 }
 
 function nameOf(

@@ -35,6 +35,10 @@ export interface PlacementContext {
   readonly partOf?: AreaPart;
   /** What the button around it says besides it, other pictures in it included; absent where it stands in none. */
   readonly button?: string;
+  /** The words of its row, list item, card or paragraph, where that holds no other picture; absent where it says nothing. */
+  readonly entry?: string;
+  /** The language declared on it or around it, below the page's own (BCP 47); absent where none is. */
+  readonly language?: string;
   /** Words that its element, or the link around it, keeps in attributes; absent where there are none. */
   readonly stored?: readonly StoredWords[];
 }

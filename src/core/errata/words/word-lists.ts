@@ -14,7 +14,7 @@ export interface WordList {
 
 const LISTS: Readonly<Record<string, WordList>> = {
   en: {
-    generic: ['image', 'images', 'picture', 'pictures', 'pic', 'photo', 'photos', 'photograph', 'thumbnail', 'thumb', 'button', 'link', 'click here', 'here', 'more', 'read more', 'img', 'pict', 'slide', 'spacer', 'blank', 'bullet', 'alt', 'alt text', 'text', 'title', 'untitled', 'no title', 'description', 'caption', 'photo 1', 'enlarge', 'zoom', 'background', 'decorative', 'decoration', 'null', 'undefined', 'none', 'n/a', 'temp', 'test', 'todo', 'tbd', 'tba', 'nan', 'true', 'false', 'object object', 'asdf', 'asdfgh', 'qwerty', 'foo', 'bar', 'foobar', 'blah', 'blah blah', 'abc', 'graphic', 'unnamed', 'no name', 'no description', 'no alt', 'no caption', 'hero', 'featured', 'click', 'click to enlarge', 'see more', 'learn more', 'view image', 'description of image', 'image alt text', 'logo image'], // prettier-ignore
+    generic: ['scan', 'draft', 'image', 'images', 'picture', 'pictures', 'pic', 'photo', 'photos', 'photograph', 'thumbnail', 'thumb', 'button', 'link', 'click here', 'here', 'more', 'read more', 'img', 'pict', 'slide', 'spacer', 'blank', 'bullet', 'alt', 'alt text', 'text', 'title', 'untitled', 'no title', 'description', 'caption', 'photo 1', 'enlarge', 'zoom', 'background', 'decorative', 'decoration', 'null', 'undefined', 'none', 'n/a', 'temp', 'test', 'todo', 'tbd', 'tba', 'nan', 'true', 'false', 'object object', 'asdf', 'asdfgh', 'qwerty', 'foo', 'bar', 'foobar', 'blah', 'blah blah', 'abc', 'graphic', 'unnamed', 'no name', 'no description', 'no alt', 'no caption', 'hero', 'featured', 'click', 'click to enlarge', 'see more', 'learn more', 'view image', 'description of image', 'image alt text', 'logo image'], // prettier-ignore
     sortOnly: ['icon', 'logo', 'banner', 'header', 'illustration', 'drawing', 'poster', 'flyer', 'map', 'chart', 'diagram', 'screenshot', 'cover', 'graphics', 'figure', 'graph', 'plot', 'arrow', 'arrows', 'avatar', 'portrait', 'headshot', 'collage', 'infographic', 'painting', 'sketch'], // prettier-ignore
     noun: ['image', 'images', 'picture', 'pictures', 'pic', 'pics', 'photo', 'photos', 'photograph', 'photographs', 'img', 'graphic', 'thumbnail', 'thumb'], // prettier-ignore
     filler: ['a', 'an', 'the', 'this', 'is', 'of', 'showing', 'with', 'for', 'here', 'my', 'our', 'new', 'main', 'hero', 'featured', 'feature', 'header', 'background', 'bg', 'default', 'decorative', 'full', 'large', 'small', 'big', 'page', 'post', 'article', 'blog', 'content', 'web', 'website', 'site', 'profile', 'stock', 'generic', 'random', 'some'], // prettier-ignore
@@ -22,7 +22,7 @@ const LISTS: Readonly<Record<string, WordList>> = {
       /^(?:an? |the )?(?:image|picture|photo(?:graph)?|pic|graphic|drawing|illustration|icon) (?:of|showing|shows|depicting|with)\b/iu,
   },
   de: {
-    generic: ['bild', 'bilder', 'foto', 'fotos', 'fotografie', 'vorschau', 'vorschaubild', 'button', 'link', 'hier klicken', 'hier', 'mehr', 'weiterlesen', 'platzhalter', 'titel', 'ohne titel', 'unbenannt', 'beschreibung', 'bildunterschrift', 'alternativtext', 'vergrößern', 'hintergrund', 'dekoration', 'absenden', 'siehe bild'], // prettier-ignore
+    generic: ['scan', 'test', 'entwurf', 'bild', 'bilder', 'foto', 'fotos', 'fotografie', 'vorschau', 'vorschaubild', 'button', 'link', 'hier klicken', 'hier', 'mehr', 'weiterlesen', 'platzhalter', 'titel', 'ohne titel', 'unbenannt', 'beschreibung', 'bildunterschrift', 'alternativtext', 'vergrößern', 'hintergrund', 'dekoration', 'absenden', 'siehe bild'], // prettier-ignore
     sortOnly: ['symbol', 'logo', 'banner', 'abbildung', 'zeichnung', 'plakat', 'flyer', 'karte', 'diagramm', 'bildschirmfoto', 'titelbild', 'grafik', 'pfeil', 'porträt'], // prettier-ignore
     noun: ['bild', 'bilder', 'foto', 'fotos', 'fotografie', 'vorschaubild'],
     filler: ['ein', 'eine', 'das', 'der', 'die', 'ist', 'von', 'vom', 'des', 'mit', 'zu', 'hier', 'unser', 'unsere', 'neues', 'großes', 'kleines', 'seite', 'beitrag', 'artikel'], // prettier-ignore
@@ -30,7 +30,7 @@ const LISTS: Readonly<Record<string, WordList>> = {
       /^(?:ein |das |eine |die )?(?:bild|foto|fotografie|grafik|zeichnung|abbildung|symbol) (?:von|vom|einer?s?|der|des|mit|zeigt)(?!\p{L})/iu,
   },
   fr: {
-    generic: ['image', 'images', 'photo', 'photos', 'photographie', 'vignette', 'bouton', 'lien', 'cliquez ici', 'ici', 'plus', 'lire la suite', 'en savoir plus', 'capture', 'titre', 'sans titre', 'description', 'légende', 'agrandir', 'fond', 'décoration', 'envoyer', 'image décorative'], // prettier-ignore
+    generic: ['essai', 'test', 'scan', 'image', 'images', 'photo', 'photos', 'photographie', 'vignette', 'bouton', 'lien', 'cliquez ici', 'ici', 'plus', 'lire la suite', 'en savoir plus', 'capture', 'titre', 'sans titre', 'description', 'légende', 'agrandir', 'fond', 'décoration', 'envoyer', 'image décorative'], // prettier-ignore
     sortOnly: ['icône', 'icone', 'logo', 'bannière', 'illustration', 'dessin', 'affiche', 'carte', 'schéma', 'graphique', 'flèche', 'portrait'], // prettier-ignore
     noun: ['image', 'images', 'photo', 'photos', 'photographie', 'vignette'],
     filler: ['un', 'une', 'le', 'la', 'l', 'de', 'du', 'des', 'd', 'avec', 'est', 'ici', 'notre', 'principale', 'grande', 'petite', 'page', 'article'], // prettier-ignore
@@ -38,7 +38,7 @@ const LISTS: Readonly<Record<string, WordList>> = {
       /^(?:une? |la |le |l['’])?(?:image|photo(?:graphie)?|dessin|illustration|icône) (?:de|du|des|d['’]|montrant|avec)(?:\s|(?<=['’]))/iu,
   },
   es: {
-    generic: ['imagen', 'imágenes', 'foto', 'fotos', 'fotografía', 'miniatura', 'botón', 'enlace', 'haz clic aquí', 'aquí', 'más', 'leer más', 'captura', 'título', 'sin título', 'descripción', 'pie de foto', 'ampliar', 'fondo', 'decoración', 'enviar', 'imagen decorativa'], // prettier-ignore
+    generic: ['prueba', 'escaneo', 'imagen', 'imágenes', 'foto', 'fotos', 'fotografía', 'miniatura', 'botón', 'enlace', 'haz clic aquí', 'aquí', 'más', 'leer más', 'captura', 'título', 'sin título', 'descripción', 'pie de foto', 'ampliar', 'fondo', 'decoración', 'enviar', 'imagen decorativa'], // prettier-ignore
     sortOnly: ['icono', 'logo', 'logotipo', 'banner', 'ilustración', 'dibujo', 'cartel', 'mapa', 'gráfico', 'flecha', 'retrato'], // prettier-ignore
     noun: ['imagen', 'imágenes', 'foto', 'fotos', 'fotografía', 'miniatura'],
     filler: ['un', 'una', 'el', 'la', 'de', 'del', 'con', 'es', 'aquí', 'nuestra', 'principal', 'grande', 'pequeña', 'página', 'artículo'], // prettier-ignore

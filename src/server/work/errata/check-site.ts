@@ -16,7 +16,9 @@ import {
   levelsOf,
   pagesToCheck,
   peopleOf,
+  titlesOf,
   type PageRow,
+  type PagesKnown,
   type SectionLevels,
 } from './pages-to-check';
 import type { PlaceRow } from './places-of-pages';
@@ -52,11 +54,12 @@ export async function checkSite(
   );
   const levels = await levelsOf(db, siteId);
   const people = await peopleOf(db, siteId);
+  const titles = await titlesOf(db, siteId);
   let next = 0;
   const hand = async () => {
     for (let from = next; from < pages.length && !turn.isOver; from = next) {
       next = from + BATCH;
-      await checkBatch(db, siteId, { pages: pages.slice(from, next), today, people, levels });
+      await checkBatch(db, siteId, { pages: pages.slice(from, next), today, people, titles, levels });
     }
   };
   await Promise.all(Array.from({ length: HANDS }, hand));
@@ -105,10 +108,8 @@ async function markChanged({ pool }: Database, siteId: number, today: Day): Prom
   );
 }
 
-interface Batch {
+interface Batch extends PagesKnown {
   readonly pages: readonly PageRow[];
-  readonly today: Day;
-  readonly people: readonly string[];
   readonly levels: SectionLevels;
 }
 

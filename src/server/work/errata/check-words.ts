@@ -5,7 +5,7 @@ import { checkPage } from '@/core/errata/check-page';
 import { isOnWords, type Degree, type RuleId } from '@/core/errata/rule';
 import { withWords } from '@/core/wording/with-words';
 import type { Database } from '../../db/database';
-import { levelsIn, levelsOf, pagesToCheck, peopleOf, type PageRow } from './pages-to-check';
+import { levelsIn, levelsOf, pagesToCheck, peopleOf, titlesOf, type PageRow } from './pages-to-check';
 
 /** Words for one place. */
 export interface WordsOfPlace extends PlaceWords {
@@ -47,7 +47,10 @@ export async function checkWords(
     pages.map(({ path }) => path),
   );
   const found: WordsFinding[] = [];
-  const known = { today: dayOfMs(now), people: await peopleOf(db, siteId) };
+  const known = {
+    ...{ today: dayOfMs(now), people: await peopleOf(db, siteId) },
+    titles: await titlesOf(db, siteId),
+  };
   for (const { page, rows, section } of await pagesToCheck(db, siteId, pages, known)) {
     const words = new Map<number, PlaceWords>();
     rows.forEach(({ placementId }, at) => {

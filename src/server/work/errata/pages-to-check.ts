@@ -22,12 +22,19 @@ export interface PageRead {
   readonly rows: readonly PlaceRow[];
 }
 
+/** What rules ask beyond the page itself. */
+export interface PagesKnown {
+  readonly today: Day;
+  readonly people: readonly string[];
+  readonly titles: ReadonlyMap<string, string>;
+}
+
 /** Some pages with their places and what is known of the pictures there. */
 export async function pagesToCheck(
   db: Database,
   siteId: number,
   pages: readonly PageRow[],
-  { today, people }: { readonly today: Day; readonly people: readonly string[] },
+  { today, people, titles }: PagesKnown,
 ): Promise<PageRead[]> {
   const byPage = await placesOfPages(
     db,
@@ -53,9 +60,18 @@ export async function pagesToCheck(
     return {
       section,
       rows,
-      page: { path, title, language, placements: withBearers(all), pictures, people, today },
+      page: { path, title, language, placements: withBearers(all), pictures, people, titles, today },
     };
   });
+}
+
+/** The titles of a site's pages, by their paths. */
+export async function titlesOf({ pool }: Database, siteId: number): Promise<ReadonlyMap<string, string>> {
+  const { rows } = await pool.query<{ path: string; title: string }>(
+    'select path, title from pages where site_id = $1 and gone_in is null',
+    [siteId],
+  );
+  return new Map(rows.map(({ path, title }) => [path, title]));
 }
 
 export type SectionLevels = ReadonlyMap<string, RuleLevels>;

@@ -1,7 +1,12 @@
 import { altBranch } from '../../alt-branch';
 import { hasAlt } from '../../places';
 import type { Finding, Rule } from '../../rule';
+import { bareText } from '../../words/alike';
 import { isFileName, saysOnly } from '../../words/empty-texts';
+
+/** A logo of nobody. */
+const OF_LOGO =
+  /^(?:(?:our |the |unser |notre |nuestro )?(?:sponsor|partner|partenaire|patrocinador|client|kunden?|firmen?|vereins?|club|donor|member)s?[\s-]*)?(?:logo|logotipo|logotype)s?(?:[\s-]*(?:\d+|sponsor|partner|partenaire|patrocinador|du partenaire|del patrocinador))?$/iu;
 
 export const generic: Rule = {
   id: 'alt/generic',
@@ -16,10 +21,18 @@ export const generic: Rule = {
     const text = (placement.alt ?? '').trim();
     // A camera’s name is another rule’s.
     const only = isFileName(text, placement.raw) ? null : saysOnly(text, page.language);
-    if (!only) return null;
     const branch = altBranch(placement);
+    const { entry } = placement.context;
+    const beside = `${entry ?? ''} ${placement.caption ?? ''}`.trim();
+    // Whose logo it is must stand somewhere.
+    if (OF_LOGO.test(text) && beside === '' && !only)
+      return { evidence: `The alt text is “${text}”.`, branch };
+    if (!only) return null;
     if (only === 'picture') return { evidence: `The alt text is “${text}”.`, branch };
-    // “Logo” at least tells what it is.
+    // Where the entry is about an arrow, “arrow” is its name.
+    if (bareText(beside).split(' ').includes(bareText(text))) return null;
+    if (OF_LOGO.test(text) && beside === '') return { evidence: `The alt text is “${text}”.`, branch };
+    // “Poster” at least tells what it is.
     return { evidence: `The alt text is “${text}”, whatever is on it.`, branch, degree: 'should' };
   },
   examples: [

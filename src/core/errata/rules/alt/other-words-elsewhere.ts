@@ -1,6 +1,10 @@
 import { hasAlt } from '../../places';
+import type { PageToCheck, PlacementToCheck } from '../../page-to-check';
 import type { Rule } from '../../rule';
 import { alike } from '../../words/alike';
+import { contentWords, sharedWords } from '../../words/content-words';
+import { pageWords, sentencesAround } from '../../words/picture-words';
+import { namesIn, nameOthers } from '../../words/proper-names';
 import { isFileName, saysOnly } from '../../words/empty-texts';
 
 export const otherWordsElsewhere: Rule = {
@@ -11,7 +15,8 @@ export const otherWordsElsewhere: Rule = {
   why: 'That is right where it serves another purpose there; often one of the two is old, or wrong.',
   remedy: 'Look at both, and take the better one for all places where it shows the same.',
   applies: hasAlt,
-  check: ({ alt, link, raw }, { page, picture }) => {
+  check: (placement, { page, picture }) => {
+    const { alt, link, raw } = placement;
     // A leftover has the words of whatever it stands for.
     if (!picture || link || picture.leftoverClues.length > 0) return null;
     const others = Object.entries(picture.altTexts).filter(
@@ -24,6 +29,19 @@ export const otherWordsElsewhere: Rule = {
     const [most] = others.sort((a, b) => b[1] - a[1]);
     if (!most) return null;
     const [text, places] = most;
+    const degree = degreeOf(
+      placement,
+      page,
+      others.map(([text]) => text),
+    );
+    if (degree) {
+      const says = places === 1 ? 'In another place' : `In ${places} other places`;
+      return {
+        evidence: `${says} it says “${most[0]}”; both can’t be right.`,
+        branch: 'informative',
+        degree,
+      };
+    }
     // Of two texts the rarer is told of: its place is where to look, and the other one is its evidence.
     const own = Object.entries(picture.altTexts).filter(([one]) => alike(one, alt ?? ''));
     if (own.reduce((sum, [, count]) => sum + count, 0) > places) return null;
@@ -60,3 +78,34 @@ export const otherWordsElsewhere: Rule = {
     },
   ],
 };
+
+/** Fewer words of its own leave a text too little to be held against another. */
+const LEAST_WORDS = 2;
+
+/**
+ * How surely a picture that is described otherwise elsewhere has the wrong words here: `must` where what stands around
+ * bears out the others and not these, `should` where nothing does and they have no word in common.
+ */
+function degreeOf(
+  placement: PlacementToCheck,
+  page: PageToCheck,
+  others: readonly string[],
+): 'must' | 'should' | null {
+  const words = pageWords(page);
+  const own = contentWords(placement.alt ?? '', words.small);
+  const texts = others.map((text) => contentWords(text, words.small));
+  if (
+    own.length < LEAST_WORDS ||
+    texts.some((text) => text.length < LEAST_WORDS || sharedWords(own, text).length > 0)
+  )
+    return null;
+  const { caption, context } = placement;
+  const around = contentWords(
+    `${caption ?? ''} ${context.entry ?? ''} ${context.headings.join(' ')} ${sentencesAround(placement).before} ${page.title}`,
+    words.small,
+  );
+  if (sharedWords(own, around).length > 0) return null;
+  const isBorneOut = texts.some((text) => sharedWords(text, around).length > 0);
+  const isSomebodyElse = others.some((text) => nameOthers(namesIn(placement.alt ?? ''), namesIn(text)));
+  return isBorneOut || isSomebodyElse ? 'must' : 'should';
+}

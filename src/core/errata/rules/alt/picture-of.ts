@@ -5,7 +5,7 @@ import { wordLists } from '../../words/word-lists';
 
 export const pictureOf: Rule = {
   id: 'alt/picture-of',
-  degree: 'note',
+  degree: 'should',
   level: 'read',
   title: 'The alt text begins by saying that it is a picture',
   why: 'A screen reader says so itself; the listener hears it twice before anything of what is shown.',

@@ -2,6 +2,8 @@ import { hasAlt } from '../../places';
 import type { PageToCheck, PlacementToCheck } from '../../page-to-check';
 import type { Rule } from '../../rule';
 import { bareText } from '../../words/alike';
+import { sharedWords } from '../../words/content-words';
+import { pageWords, telling } from '../../words/picture-words';
 
 /** The pictures of each page by what their alt texts say: a long page would else be gone through for each of them. */
 const byWords = new WeakMap<PageToCheck, Map<string, PlacementToCheck[]>>();
@@ -31,7 +33,8 @@ export const sameWords: Rule = {
   remedy: 'Say what each shows; or mark those as decoration that only accompany another.',
   standard: 'WCAG 2.2, 1.1.1',
   applies: hasAlt,
-  check: ({ alt, filePath, url, link }, { page, picture }) => {
+  check: (placement, { page, picture }) => {
+    const { alt, filePath, url, link } = placement;
     const others = sayingTheSame(page, alt ?? '').filter((other) => {
       const isOtherFile = (other.filePath ?? other.url) !== (filePath ?? url);
       const otherPicture = page.pictures.get(other.filePath ?? '')?.pictureId ?? null;
@@ -40,7 +43,7 @@ export const sameWords: Rule = {
       const isSameLink = link !== null && other.link?.href === link.href;
       return isOtherFile && isOtherPicture && !isSameLink;
     });
-    if (others.length === 0) return null;
+    if (others.length === 0 || fitsAlone(placement, others, page)) return null;
     const more = others.length === 1 ? 'One other picture has' : `${others.length} other pictures have`;
     return { evidence: `${more} “${(alt ?? '').trim()}” too.`, branch: 'informative' };
   },
@@ -61,3 +64,18 @@ export const sameWords: Rule = {
     },
   ],
 };
+
+/** Whether the words fit what stands beside this picture, and beside none of the others: those were copied from it. */
+function fitsAlone(
+  placement: PlacementToCheck,
+  others: readonly PlacementToCheck[],
+  page: PageToCheck,
+): boolean {
+  const words = pageWords(page);
+  const fits = (one: PlacementToCheck) => {
+    const own = words.of(one);
+    const beside = own ? [...own.entry, ...own.caption, ...own.heading] : [];
+    return own !== null && sharedWords(telling(own.alt, words), beside).length > 0;
+  };
+  return fits(placement) && !others.some(fits);
+}

@@ -1,10 +1,7 @@
 import { isPicture } from '../../places';
 import type { Rule } from '../../rule';
 import { bareText } from '../../words/alike';
-
-/** A credit line within a caption: the mark, and the name up to the end of the clause. */
-const CREDIT =
-  /(?:©|\(c\)|(?<!\p{L})(?:photo(?:graph)?|picture|image|illustration|drawing|foto|bild|zeichnung|dessin|imagen|dibujo)\s*(?:credit|by|von|par|de|por)?\s*:|(?<!\p{L})(?:photo(?:graph)?|picture|foto|bild)\s+(?:by|von|par|por)(?!\p{L}))\s*(?<name>(?:[^.;,|()\n]|(?<=\p{Lu})\.){0,80})/iu;
+import { CREDIT } from '../../words/credit-lines';
 
 export const creditForm: Rule = {
   id: 'caption/credit-form',

@@ -1,6 +1,7 @@
 import { SAMPLE_TEXT } from '../../../picture/placeholder-words';
 import { isPicture } from '../../places';
 import type { Rule } from '../../rule';
+import { vocabulariesOf } from '../../words/languages/known-languages';
 
 export const templateCaption: Rule = {
   id: 'caption/template-words',
@@ -10,8 +11,13 @@ export const templateCaption: Rule = {
   why: 'Every reader sees an instruction to whoever made the page.',
   remedy: 'Write the caption, or take it away.',
   applies: isPicture,
-  check: ({ caption }) =>
-    caption && SAMPLE_TEXT.test(caption) ? { evidence: `The caption says “${caption}”.` } : null,
+  check: ({ caption }, { page }) => {
+    const text = caption?.trim() ?? '';
+    const isLeft =
+      SAMPLE_TEXT.test(text) ||
+      vocabulariesOf(page.language).some(({ captionPrompts }) => captionPrompts.test(text));
+    return text !== '' && isLeft ? { evidence: `The caption says “${text}”.` } : null;
+  },
   examples: [
     {
       html: '<figure><img src="a.jpg" alt="x"><figcaption>Caption goes here</figcaption></figure>',

@@ -1,0 +1,115 @@
+import { altBranch, isOnlyContent } from '../../alt-branch';
+import type { PageToCheck, PlacementToCheck } from '../../page-to-check';
+import { isPicture } from '../../places';
+import type { Rule } from '../../rule';
+import { areRelated, contentWords, sharedWords } from '../../words/content-words';
+import { vocabulariesOf } from '../../words/languages/known-languages';
+import { pageWords, sentencesAround } from '../../words/picture-words';
+
+/** So many words may an alt text have besides those of its sort and of the page, and still tell nothing. */
+const MOST_OTHER_WORDS = 1;
+/** A longer alt text tells something of its own. */
+const MOST_WORDS = 3;
+
+export const contentNowhere: Rule = {
+  id: 'alt/content-nowhere',
+  degree: 'must',
+  level: 'guessed',
+  title: 'The text leaves it to the picture, and the alt text does not tell it',
+  why: 'Who can’t see the picture is sent to it all the same: what it holds stands nowhere in words.',
+  remedy: 'Tell in the alt text, or better on the page for everybody, what is to be read off the picture.',
+  standard: 'WCAG 2.2, 1.1.1; W3C, Images tutorial: complex images',
+  applies: (placement) => isPicture(placement) && !isOnlyContent(placement.link),
+  check: (placement, { page }) => {
+    const alt = (placement.alt ?? placement.name).trim();
+    const sent = sendingText(placement, page);
+    const branch = altBranch(placement);
+    if (alt === '') {
+      // An alt text that is not there at all is another rule’s.
+      if (placement.alt === null || sent === null) return null;
+      return { evidence: `“${sent}”, and the alt text is empty.`, branch: 'complex' };
+    }
+    if (!tellsNothing(alt, placement, page, sent)) return null;
+    const because = sent === null ? 'what it holds stands nowhere beside it' : `the text says “${sent}”`;
+    return { evidence: `The alt text is “${alt}”; ${because}.`, branch };
+  },
+  examples: [
+    {
+      html: '<p>How hot? See the diagram.</p><img src="a.png" alt="">',
+      evidence: '“See the diagram.”, and the alt text is empty.',
+    },
+    {
+      html: '<p>Days, times and halls of all groups:</p><img src="a.png" alt="Timetable">',
+      evidence: 'The alt text is “Timetable”; the text says “Days, times and halls of all groups:”.',
+    },
+    {
+      html: '<h2>Who does what</h2><img src="a.png" alt="Organisation chart">',
+      evidence: 'The alt text is “Organisation chart”; what it holds stands nowhere beside it.',
+    },
+    {
+      html: '<p>Alle Termine entnehmen Sie bitte der Übersicht:</p><img src="a.png" alt="Terminübersicht">',
+      evidence:
+        'The alt text is “Terminübersicht”; the text says “Alle Termine entnehmen Sie bitte der Übersicht:”.',
+      language: 'de',
+    },
+    {
+      html: '<p>Holidays:</p><img src="a.png" alt="Holiday timetable, repeated in the list below">',
+      evidence: null,
+    },
+    { html: '<p>Where it came from:</p><img src="a.png" alt="Chart: paint 61 %, tea 8 %">', evidence: null },
+    { html: '<p>We start at the top and work downwards.</p><img src="a.png" alt="">', evidence: null },
+    { html: '<img src="a.png" alt="Map of the world in blue and gold">', evidence: null },
+  ],
+};
+
+/** The sentence that sends readers to the picture, or `null`. */
+function sendingText(placement: PlacementToCheck, page: PageToCheck): string | null {
+  const lists = vocabulariesOf(page.language);
+  const sends = (text: string) => lists.find(({ sendsToPicture }) => sendsToPicture.test(text)) !== undefined;
+  const entry = (placement.context.entry ?? '').replace(placement.caption ?? '', '').trim();
+  if (entry !== '') return sends(entry) ? entry : null;
+  const { before, after } = sentencesAround(placement);
+  if (before !== '' && (sends(before) || (/:\s*$/u.test(before) && (placement.alt ?? '') !== '')))
+    return before;
+  return sends(after) && !belongsToNext(placement, page, after) ? after : null;
+}
+
+/** What stands between two pictures and sends to one is said of the one that follows. */
+function belongsToNext(placement: PlacementToCheck, page: PageToCheck, sentence: string): boolean {
+  const { pictures } = pageWords(page);
+  const at = pictures.findIndex((one) => one.placement === placement);
+  const next = pictures[at + 1]?.placement;
+  return next !== undefined && next.context.before.includes(sentence.replace(/\s*…$/u, '').slice(0, 40));
+}
+
+/** Whether an alt text gives nothing but the sort of picture, and words that stand around it already. */
+function tellsNothing(
+  alt: string,
+  placement: PlacementToCheck,
+  page: PageToCheck,
+  sent: string | null,
+): boolean {
+  const lists = vocabulariesOf(page.language);
+  if (/\d/u.test(alt) || lists.some(({ toldBeside }) => toldBeside.test(alt))) return false;
+  const { small, topic } = pageWords(page);
+  const words = contentWords(alt, small);
+  const figures = lists.flatMap(({ holdsFigures }) => holdsFigures);
+  const sorts = [...figures, ...lists.flatMap(({ holdsText }) => holdsText)];
+  const isSort = (word: string) => sorts.some((sort) => sort === word || areRelated(sort, word));
+  if (!words.some(isSort)) return sent !== null && words.length === 1 && !/:\s*$/u.test(sent);
+  const { headings, before, after, entry } = placement.context;
+  const around = contentWords(`${headings.join(' ')} ${sent ?? before}`, small);
+  const rest = words.filter((word) => !isSort(word));
+  const other = rest.filter((word) => sharedWords([word], [...around, ...topic]).length === 0);
+  if (sent !== null) return other.length <= MOST_OTHER_WORDS;
+  // Nothing sends to it: then only where no figure stands around that could be its content.
+  const isStrong = words.some((word) => figures.includes(word)) && words.length <= MOST_WORDS;
+  return (
+    // Without a heading it may stand for a press: “Menu”.
+    headings.length > 0 &&
+    isStrong &&
+    other.length <= MOST_OTHER_WORDS &&
+    !/\d/u.test(`${entry ?? ''} ${after}`) &&
+    !placement.caption
+  );
+}

@@ -1,0 +1,166 @@
+import { altBranch } from '../../alt-branch';
+import type { PageToCheck, PlacementToCheck } from '../../page-to-check';
+import { hasAlt } from '../../places';
+import type { Rule } from '../../rule';
+import { alike } from '../../words/alike';
+import { sharedWords, tokensOf } from '../../words/content-words';
+import { areOfOtherColours, standsAgainst } from '../../words/opposites';
+import { pageWords, telling, textAround, type PictureWords } from '../../words/picture-words';
+import { mayBeOne, namesIn, nameOthers } from '../../words/proper-names';
+
+/** What an entry is about stands at its beginning. */
+const HEAD_WORDS = 2;
+const HEAD_OF_ENTRY = 3;
+/** Names of two letters more or less are shared by chance. */
+const LEAST_LETTERS = 5;
+
+export const altNamesAnother: Rule = {
+  id: 'alt/names-another',
+  degree: 'must',
+  level: 'guessed',
+  title: 'The alt text names another than its entry is about',
+  why: 'A listener takes one person or thing for another.',
+  remedy: 'Write it for this picture; it was probably copied from the one beside.',
+  standard: 'WCAG 2.2, 1.1.1',
+  applies: hasAlt,
+  check: (placement, { page }) => {
+    const label = labelOf(placement);
+    if (label === '') return null;
+    const branch = altBranch(placement);
+    const alt = placement.alt ?? '';
+    // Of a caption that fits another picture the caption is wrong, unless the alt text was copied.
+    const isCopy = isCopied(placement, page);
+    const other = placement.caption && !isCopy ? null : entryOfAnother(placement, page);
+    if (other)
+      return {
+        evidence: `The alt text says “${alt.trim()}”, as for “${short(other)}”; here stands “${short(label)}”.`,
+        branch,
+      };
+    const told = {
+      evidence: `The alt text says “${alt.trim()}”; beside it stands “${short(label)}”.`,
+      branch,
+    };
+    const isOther =
+      nameOthers(namesIn(alt), namesIn(label)) &&
+      !areExplained(placement, label) &&
+      !sharedWords(tokensOf(alt), tokensOf(label)).some((word) => word.length >= LEAST_LETTERS);
+    if (isOther && (!placement.caption || isCopy || isBacked(placement, page))) return told;
+    if (isOtherNumber(alt, label) && !placement.caption) return told;
+    const isAgainst =
+      standsAgainst(alt, label, page.language) || areOfOtherColours(alt, label, page.language);
+    return isAgainst && !placement.caption ? told : null;
+  },
+  examples: [
+    {
+      html: '<ul><li><img src="a.jpg" alt="Hornet at its nest"> Wasp: yellow and black</li><li><img src="b.jpg" alt="Hornet at its nest"> Hornet: red breast</li></ul>',
+      evidence:
+        'The alt text says “Hornet at its nest”, as for “Hornet: red breast”; here stands “Wasp: yellow and black”.',
+    },
+    {
+      html: '<table><tr><td><img src="a.jpg" alt="Harriet Vale at the radio"></td><td>Robert Quill, keeper</td></tr></table>',
+      evidence: 'The alt text says “Harriet Vale at the radio”; beside it stands “Robert Quill, keeper”.',
+    },
+    {
+      html: '<p><img src="a.jpg" alt="Class 4 of Orchard Lane"> Class 6, Mill School</p>',
+      evidence: 'The alt text says “Class 4 of Orchard Lane”; beside it stands “Class 6, Mill School”.',
+    },
+    {
+      html: '<figure><img src="a.jpg" alt="Ada Hesk on the stairs"><figcaption>Ada Thrale, later the wife of Edmund Hesk</figcaption></figure>',
+      evidence: null,
+    },
+    {
+      html: '<ul><li><img src="a.jpg" alt="Three boys sift sand"> Class 5, Orchard Lane</li></ul>',
+      evidence: null,
+    },
+  ],
+};
+
+/** What stands beside a picture and says what it is: its entry, its caption, or the heading of its own section. */
+function labelOf({ context, caption }: PlacementToCheck): string {
+  return (
+    context.entry ??
+    caption ??
+    (context.headings.length > 1 ? context.headings.at(-1) : null) ??
+    ''
+  ).trim();
+}
+
+const short = (text: string) => (text.length > 60 ? `${text.slice(0, 60).replace(/\s+\S*$/u, '')} …` : text);
+
+/** The entry of another picture on the page that the alt text fits, while it fits its own in nothing. */
+function entryOfAnother(placement: PlacementToCheck, page: PageToCheck): string | null {
+  const words = pageWords(page);
+  const own = words.of(placement);
+  if (!own) return null;
+  const alt = telling(own.alt, words);
+  const section = placement.context.headings.length > 1 ? own.heading : [];
+  const mine = [...(own.caption.length > 0 ? own.caption : own.entry.slice(0, HEAD_OF_ENTRY)), ...section];
+  if (alt.length === 0 || mine.length === 0 || sharedWords(alt, mine).length > 0) return null;
+  const head = alt.slice(0, HEAD_WORDS);
+  for (const other of words.pictures) {
+    if (other === own || isSameFile(other, placement)) continue;
+    const label = labelOf(other.placement);
+    const subject = telling(
+      other.entry.length > 0 ? other.entry : other.placement.context.headings.length > 1 ? other.heading : [],
+      words,
+    ).slice(0, HEAD_WORDS);
+    if (label === '' || alike(label, labelOf(placement)) || sharedWords(head, subject).length === 0) continue;
+    // What the other entry is about must be borne out by its own picture, or by the very same words.
+    const isBorneOut = sharedWords(other.alt, subject).length > 0;
+    if (!isBorneOut) continue;
+    // Both must be entries of one kind: of one list, one table, one row of cards.
+    if (other.placement.context.headings[0] === placement.context.headings[0]) return label;
+  }
+  return null;
+}
+
+/** Whether another picture of the page has the same alt text, and it fits what stands there. */
+function isCopied(placement: PlacementToCheck, page: PageToCheck): boolean {
+  const words = pageWords(page);
+  return words.pictures.some(
+    (one) =>
+      one.placement !== placement &&
+      !isSameFile(one, placement) &&
+      alike(one.placement.alt ?? '', placement.alt ?? '') &&
+      sharedWords(one.alt, [...one.entry, ...one.caption, ...one.heading]).length > 0,
+  );
+}
+
+/** Whether headings or the text around name whom the caption names, and not whom the alt text does. */
+function isBacked(placement: PlacementToCheck, page: PageToCheck): boolean {
+  const around = namesIn(textAround(placement, page));
+  const isNamed = (text: string | null) =>
+    namesIn(text ?? '').some((one) => around.some((other) => mayBeOne(one, other)));
+  return isNamed(placement.caption) && !isNamed(placement.alt);
+}
+
+const isSameFile = ({ placement }: PictureWords, { filePath, url }: PlacementToCheck) =>
+  (placement.filePath ?? placement.url) === (filePath ?? url);
+
+/** Whether a sentence beside speaks of both: a name by birth, a successor, a guest with others. */
+function areExplained({ alt, caption, context }: PlacementToCheck, label: string): boolean {
+  const around = `${context.before} ${context.after}`.replace(label, ' ').replace(caption ?? '', ' ');
+  const [mine] = namesIn(alt ?? '');
+  const [other] = namesIn(label);
+  if (!mine || !other) return false;
+  return around
+    .split(/(?<=[.;!?])\s+/u)
+    .map(tokensOf)
+    .some((words) => mine.words.some((w) => words.includes(w)) && other.words.some((w) => words.includes(w)));
+}
+
+const NUMBERED =
+  /(?<!\p{L})(?<what>class|year|form|group|team|room|hall|no|number|nr|klasse|gruppe|raum|saal|halle|classe|groupe|salle|n°|nº|clase|grupo|sala|aula|step|stage|plate|figure|bus|line|track|unit|level|grade)\.?\s*(?<number>\d+\p{L}?)(?!\d)/giu;
+
+/** Whether both give a number to the same thing, and not the same one. */
+function isOtherNumber(alt: string, label: string): boolean {
+  const numbers = (text: string) =>
+    new Map(
+      [...text.matchAll(NUMBERED)].map(({ groups }) => [
+        groups?.['what']?.toLowerCase(),
+        groups?.['number']?.toLowerCase(),
+      ]),
+    );
+  const theirs = numbers(label);
+  return [...numbers(alt)].some(([what, number]) => theirs.has(what) && theirs.get(what) !== number);
+}

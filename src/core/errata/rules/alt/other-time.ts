@@ -1,0 +1,59 @@
+import { altBranch } from '../../alt-branch';
+import { hasAlt } from '../../places';
+import type { Rule } from '../../rule';
+import { textAround } from '../../words/picture-words';
+import { areOfOtherMonths, areOfOtherYears, monthsIn, yearsIn } from '../../words/time-words';
+
+export const otherTime: Rule = {
+  id: 'alt/other-time',
+  degree: 'must',
+  level: 'guessed',
+  title: 'The alt text tells of another time than what stands around it',
+  why: 'A listener is told of another event than everybody else.',
+  remedy: 'Correct the alt text, or swap the picture if it is the wrong one.',
+  standard: 'WCAG 2.2, 1.1.1',
+  applies: hasAlt,
+  check: (placement, { page }) => {
+    const { alt, caption, context } = placement;
+    const heading = context.headings.at(-1) ?? page.title;
+    const said = yearsIn(alt, page.today);
+    const below = yearsIn(caption, page.today);
+    const over = yearsIn(heading, page.today);
+    const branch = altBranch(placement);
+    const agrees = below.length > 0 && !areOfOtherYears(said, below);
+    // Where caption and alt text are at odds, the one that heading and text bear out is right.
+    const around = [
+      ...over,
+      ...yearsIn(`${context.before} ${context.after.replace(caption ?? '', ' ')}`, page.today),
+    ];
+    const isBacked = around.length > 0 && !areOfOtherYears(below, around) && areOfOtherYears(said, around);
+    const isOther = below.length > 0 ? areOfOtherYears(said, below) && isBacked : areOfOtherYears(said, over);
+    if (!agrees && isOther) {
+      const beside = (below.length > 0 ? below : over).map(({ text }) => text).join(', ');
+      const own = said.map(({ text }) => text).join(', ');
+      return { evidence: `It says “${own}”, and beside it stands “${beside}”.`, branch };
+    }
+    if (said.length > 0 || agrees) return null;
+    const months = monthsIn(alt ?? '', page.language);
+    const own = monthsIn(caption ?? '', page.language);
+    const isOtherMonth = areOfOtherMonths(months, monthsIn(heading, page.language));
+    return isOtherMonth && (own.size === 0 || areOfOtherMonths(months, own))
+      ? { evidence: `It says “${alt?.trim()}” under the heading “${heading}”.`, branch }
+      : null;
+  },
+  examples: [
+    {
+      html: '<h2>Summer party 2025</h2><figure><img src="a.jpg" alt="Party 2017: dancing in the barn"><figcaption>We danced till two</figcaption></figure>',
+      evidence: 'It says “2017”, and beside it stands “2025”.',
+    },
+    {
+      html: '<h2>February: first flight</h2><img src="a.jpg" alt="Bees on heather in late summer">',
+      evidence: 'It says “Bees on heather in late summer” under the heading “February: first flight”.',
+    },
+    {
+      html: '<h2>1957: Electric light</h2><figure><img src="a.jpg" alt="The tower in 1912"><figcaption>For comparison: the Point in 1912</figcaption></figure>',
+      evidence: null,
+    },
+    { html: '<h2>Open day, June 2024</h2><img src="a.jpg" alt="Visitors, summer 2024">', evidence: null },
+  ],
+};

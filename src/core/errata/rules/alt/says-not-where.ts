@@ -1,0 +1,98 @@
+import { isOnlyContent } from '../../alt-branch';
+import type { PageToCheck, PlacementToCheck } from '../../page-to-check';
+import { hasAlt } from '../../places';
+import type { Rule } from '../../rule';
+import { contentWords, sharedWords, tokensOf } from '../../words/content-words';
+import { vocabulariesOf } from '../../words/languages/known-languages';
+import { targetOf, type LinkTarget } from '../../words/link-target';
+import { pageWords } from '../../words/picture-words';
+
+/** A name of an organisation, or of what a link opens, rarely has fewer words than a drawing. */
+const MOST_WORDS_OF_LOOK = 4;
+const SMALL_PX = 64;
+
+export const saysNotWhere: Rule = {
+  id: 'alt/says-not-where',
+  degree: 'must',
+  level: 'guessed',
+  title: 'It is all that a link or button has, and its alt text tells what is drawn',
+  why: 'A listener hears “owl” or “three bars”, and can’t know where the link leads or what the button does.',
+  remedy: 'Say where it leads, or what it does; of a logo, whose it is.',
+  standard: 'WCAG 2.2, 2.4.4; W3C, Images tutorial: functional images',
+  applies: (placement) => hasAlt(placement) && placement.kind !== 'area',
+  check: (placement, { page }) => {
+    const { link, context, kind } = placement;
+    const isFunctional = isOnlyContent(link) || context.button === '' || kind === 'input';
+    const target = isFunctional ? targetOf(placement, page) : null;
+    if (!target || target.kind === 'picture' || !saysOnlyLook(placement, page, target)) return null;
+    const where = link?.href ? `the link leads to “${link.href}”` : 'it is a button';
+    return { evidence: `The alt text is “${placement.alt?.trim()}”, and ${where}.`, branch: 'functional' };
+  },
+  examples: [
+    {
+      html: '<a href="teachers.html"><img src="owl.gif" alt="Owl"></a>',
+      evidence: 'The alt text is “Owl”, and the link leads to “teachers.html”.',
+    },
+    {
+      html: '<button><img src="bars.png" alt="Three bars"></button>',
+      evidence: 'The alt text is “Three bars”, and it is a button.',
+    },
+    {
+      html: '<a href="fog.mp4"><img src="still.jpg" alt="Video"></a>',
+      evidence: 'The alt text is “Video”, and the link leads to “fog.mp4”.',
+    },
+    {
+      html: '<a href="https://lorimer.example/"><img src="l.png" alt="Sponsor logo"></a>',
+      evidence: 'The alt text is “Sponsor logo”, and the link leads to “https://lorimer.example/”.',
+    },
+    { html: '<a href="collection.html"><img src="kettle.gif" alt="Our collection"></a>', evidence: null },
+    { html: '<button><img src="go.png" alt="Search"></button>', evidence: null },
+    { html: '<a href="cross-large.jpg"><img src="cross.jpg" alt="Cross"></a>', evidence: null },
+    { html: '<a href="statutes.pdf"><img src="s.png" alt="Statutes (PDF, 6 pages)"></a>', evidence: null },
+    { html: '<a href="https://penrose.example/"><img src="p.png" alt="Penrose Bakers"></a>', evidence: null },
+    { html: '<a href="x.html"><img src="owl.gif" alt="Owl"> For teachers</a>', evidence: null },
+    { html: '<img src="owl.gif" alt="Owl">', evidence: null },
+  ],
+};
+
+/** Whether an alt text says what is to be seen, and nothing of where a press leads. */
+function saysOnlyLook(placement: PlacementToCheck, page: PageToCheck, target: LinkTarget): boolean {
+  const content = contentWords(placement.alt ?? '', pageWords(page).small);
+  // In Spanish an envelope is an “about”.
+  const words = content.length > 0 ? content : tokensOf(placement.alt ?? '');
+  if (words.length === 0) return false;
+  const lists = vocabulariesOf(page.language);
+  const isIn = (word: string, names: (list: (typeof lists)[number]) => readonly string[]) =>
+    lists.some((list) => names(list).some((name) => isForm(word, name)));
+  const isGeneral = (word: string) =>
+    isIn(word, ({ tooGeneral, ornaments, pictureWords }) => [...tooGeneral, ...ornaments, ...pictureWords]) ||
+    LOGO.has(word) ||
+    /^\d+$/u.test(word);
+  const isLook = (word: string) => isIn(word, ({ iconLooks }) => iconLooks);
+  const isCommon = (word: string) => isIn(word, ({ commonWords }) => commonWords) || word.length === 1;
+  const isMedia = (word: string) => isIn(word, ({ mediaWords }) => mediaWords);
+  const says = (list: readonly string[]) => sharedWords(words, list).length > 0;
+  if (target.kind === 'media') {
+    const rest = words.filter((word) => !isMedia(word) && !isGeneral(word));
+    if (rest.length === 0) return true;
+    return !says(target.words) && !words.some(isMedia) && rest.length === 1;
+  }
+  const isOnlyLook =
+    words.some(isLook) && words.every((word) => isLook(word) || isCommon(word) || isGeneral(word));
+  // A basket is drawn where “basket.html” is meant: only what the page calls itself says where it leads.
+  if (isOnlyLook && !says(target.title)) return true;
+  if (isOnlyLook && target.isHome && words.length === 1 && target.title.length > 2) return true;
+  if (says(target.words) || says(target.title)) return false;
+  if (words.every(isGeneral)) return true;
+  if (target.kind === 'elsewhere' || words.some((word) => isIn(word, ({ deeds }) => deeds))) return false;
+  const { widthPx, heightPx } = placement.declared;
+  const isSmall = Math.max(widthPx ?? SMALL_PX + 1, heightPx ?? 0) <= SMALL_PX;
+  // A small sign with a name of few words that has nothing to do with where it leads.
+  return isSmall && words.some(isLook) && tokensOf(placement.alt ?? '').length <= MOST_WORDS_OF_LOOK;
+}
+
+/** A word of a list, or its plural. */
+const isForm = (word: string, name: string): boolean =>
+  word === name || (word.startsWith(name) && /^(?:s|es|n|en|e|x)$/u.test(word.slice(name.length)));
+
+const LOGO = new Set(['logo', 'logos', 'logotipo', 'logotype', 'sponsor', 'partner', 'partenaire', 'socio', 'patrocinador', 'icon', 'icono', 'icône', 'symbol', 'emblem', 'wappen', 'zeichen', 'badge', 'button', 'knopf', 'bouton', 'botón']); // prettier-ignore

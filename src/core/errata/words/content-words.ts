@@ -1,0 +1,41 @@
+/** Words that carry a text's meaning, and which of them mean the same: cases, plurals and compounds of four languages. */
+
+/** The words of a text, in lower case, as they are written. */
+export const tokensOf = (text: string): string[] =>
+  text.toLowerCase().match(/[\p{L}\p{M}\p{N}]+(?:-[\p{L}\p{M}\p{N}]+)*/gu) ?? [];
+
+/** Without accents and marks, so that `été` and `ete` are one. */
+export const plain = (word: string): string => word.normalize('NFKD').replace(/\p{M}/gu, '');
+
+/** Endings of plurals, cases and verbs; what is left must still be a word. */
+const ENDINGS = /(?:ies|ings?|ers?|ern|eaux|es|ed|en|em|nen|os|as|s|e|n|a|o|x|y)$/u;
+const LEAST_STEM = 3;
+
+export function stemOf(word: string): string {
+  const bare = plain(word);
+  const [ending] = ENDINGS.exec(bare) ?? [];
+  return ending && bare.length - ending.length >= LEAST_STEM ? bare.slice(0, -ending.length) : bare;
+}
+
+const LEAST_PREFIX = 5;
+const LEAST_PART = 5;
+
+/** Whether two words have the same stem, or one is a part of the other, as in compounds. */
+export function areRelated(a: string, b: string): boolean {
+  const [first, second] = [stemOf(a), stemOf(b)];
+  if (first === second) return true;
+  const [short, long] = first.length <= second.length ? [first, second] : [second, first];
+  if (short.length >= LEAST_PART && (long.startsWith(short) || long.endsWith(short))) return true;
+  let same = 0;
+  while (same < short.length && short[same] === long[same]) same++;
+  return same >= LEAST_PREFIX && same >= 0.75 * long.length;
+}
+
+/** The words of a text but those that only join others. @param small words of the languages in question */
+export function contentWords(text: string, small: ReadonlySet<string>): string[] {
+  return [...new Set(tokensOf(text))].filter((word) => word.length > 1 && !small.has(word));
+}
+
+/** Those of the first words that one of the others is related to. */
+export const sharedWords = (some: readonly string[], others: readonly string[]): string[] =>
+  some.filter((word) => others.some((other) => areRelated(word, other)));

@@ -1,0 +1,70 @@
+/** Where a link leads, and what that is called. */
+import type { PageToCheck, PlacementToCheck } from '../page-to-check';
+import { tokensOf } from './content-words';
+
+/** What a press opens: a picture, a document or recording, a place on another site, or one of the own site. */
+export type TargetKind = 'picture' | 'media' | 'elsewhere' | 'page' | 'deed';
+
+export interface LinkTarget {
+  readonly kind: TargetKind;
+  /** Words that its address has. */
+  readonly words: readonly string[];
+  /** Words of its page's title; empty where that is not known. */
+  readonly title: readonly string[];
+  readonly isHome: boolean;
+}
+
+const PICTURE = /\.(?:jpe?g|png|gif|webp|avif|svg|bmp|tiff?)$/iu;
+const MEDIA =
+  /\.(?:pdf|docx?|odt|rtf|xlsx?|ods|csv|pptx?|odp|zip|epub|mp3|m4a|ogg|oga|wav|flac|mp4|m4v|webm|ogv|mov|avi|ics|vcf|gpx|kmz?)$/iu;
+const HOME = /^(?:|index\.\w+|default\.\w+|home\.\w+)$/iu;
+/** Parts of addresses that say nothing. */
+const SILENT = new Set([
+  'www',
+  'index',
+  'html',
+  'htm',
+  'php',
+  'example',
+  'com',
+  'org',
+  'net',
+  'https',
+  'http',
+  'the',
+  'page',
+]);
+
+/** The target of the link or button that has nothing but this picture; `null` where it is in none. */
+export function targetOf({ link, kind }: PlacementToCheck, page: PageToCheck): LinkTarget | null {
+  if (!link?.href) return { kind: 'deed', words: [], title: [], isHome: false };
+  const { href } = link;
+  if (/^(?:mailto|tel|sms|javascript):/iu.test(href) || href.startsWith('#'))
+    return { kind: 'deed', words: wordsOfAddress(href), title: [], isHome: false };
+  let url: URL;
+  try {
+    url = new URL(href, new URL(`https://own.invalid/${page.path}`));
+  } catch {
+    return null;
+  }
+  const path = decoded(url.pathname).slice(1);
+  const isOwn = url.host === 'own.invalid';
+  const words = [...wordsOfAddress(path), ...(isOwn ? [] : wordsOfAddress(url.host))];
+  if (PICTURE.test(path)) return { kind: 'picture', words, title: [], isHome: false };
+  if (MEDIA.test(path)) return { kind: 'media', words, title: [], isHome: false };
+  if (!isOwn) return { kind: 'elsewhere', words, title: [], isHome: false };
+  const title = page.titles.get(path) ?? page.titles.get(`${path.replace(/\/$/u, '')}/index.html`) ?? '';
+  const isHome = HOME.test(path.split('/').at(-1) ?? '') && kind !== 'area';
+  return { kind: 'page', words, title: tokensOf(title).filter((word) => word.length > 2), isHome };
+}
+
+function decoded(path: string): string {
+  try {
+    return decodeURIComponent(path);
+  } catch {
+    return path;
+  }
+}
+
+const wordsOfAddress = (address: string): string[] =>
+  tokensOf(address.replace(/[-_./@:]/gu, ' ')).filter((word) => word.length > 2 && !SILENT.has(word));

@@ -1,0 +1,105 @@
+/** What is said of the pictures of a page and around each, in words that can be compared; made once a page. */
+import type { PageToCheck, PlacementToCheck } from '../page-to-check';
+import { isPicture } from '../places';
+import { contentWords, sharedWords } from './content-words';
+import { isFileName } from './empty-texts';
+import { vocabulariesOf } from './languages/known-languages';
+import { isSearchWords } from './search-words';
+import { isWorkNote } from './work-notes';
+
+/** One picture of a page with its words. */
+export interface PictureWords {
+  readonly placement: PlacementToCheck;
+  readonly alt: readonly string[];
+  readonly caption: readonly string[];
+  /** Of its row, list item, card or paragraph, its caption included. */
+  readonly entry: readonly string[];
+  /** Of the heading right over it. */
+  readonly heading: readonly string[];
+}
+
+export interface PageWords {
+  readonly pictures: readonly PictureWords[];
+  /** Words of the page's title and first heading: they hold for all its pictures. */
+  readonly topic: readonly string[];
+  readonly small: ReadonlySet<string>;
+  /** Colours, sizes, numbers, and what holds for nearly everything: sharing one of these means nothing. */
+  readonly common: ReadonlySet<string>;
+  of(placement: PlacementToCheck): PictureWords | null;
+  /** Pictures of the same run of like elements, this one left out. */
+  beside(placement: PlacementToCheck): readonly PictureWords[];
+}
+
+/** The end of a long story about a picture is no mark of it. */
+const MOST_WORDS = 14;
+
+/** Whether an alt text is words about the picture at all. */
+const isTold = ({ alt, raw }: PlacementToCheck, language: string | null): boolean =>
+  !isFileName(alt ?? '', raw) && !isWorkNote(alt ?? '', language) && !isSearchWords(alt ?? '', language);
+
+const known = new WeakMap<PageToCheck, PageWords>();
+
+export function pageWords(page: PageToCheck): PageWords {
+  let words = known.get(page);
+  if (!words) {
+    words = read(page);
+    known.set(page, words);
+  }
+  return words;
+}
+
+function read(page: PageToCheck): PageWords {
+  const small = new Set(vocabulariesOf(page.language).flatMap(({ functionWords }) => functionWords));
+  const content = (text: string | null | undefined) => contentWords(text ?? '', small);
+  const pictures = page.placements.filter(isPicture).map((placement) => ({
+    placement,
+    alt: isTold(placement, page.language) ? content(placement.alt).slice(0, MOST_WORDS) : [],
+    caption: content(placement.caption),
+    entry: content(placement.context.entry ?? placement.caption),
+    heading: content(placement.context.headings.at(-1)),
+  }));
+  const first = pictures.find(({ placement }) => placement.context.headings.length > 0)?.placement;
+  const byPlacement = new Map(pictures.map((one) => [one.placement, one]));
+  const byGroup = new Map<string, PictureWords[]>();
+  for (const one of pictures) {
+    const path = one.placement.context.group?.path;
+    if (path === undefined) continue;
+    const others = byGroup.get(path);
+    if (others) others.push(one);
+    else byGroup.set(path, [one]);
+  }
+  const common = new Set(
+    vocabulariesOf(page.language).flatMap(({ commonWords, tooGeneral }) => [...commonWords, ...tooGeneral]),
+  );
+  return {
+    ...{ pictures, small, common },
+    topic: content(`${page.title} ${first?.context.headings[0] ?? ''}`),
+    of: (placement) => byPlacement.get(placement) ?? null,
+    beside: (placement) =>
+      (byGroup.get(placement.context.group?.path ?? '') ?? []).filter((one) => one.placement !== placement),
+  };
+}
+
+/** The words of some that hold for more than the page as a whole. */
+export const telling = (words: readonly string[], { topic, common }: PageWords): string[] => {
+  const shared = new Set(sharedWords(words, topic));
+  return words.filter((word) => !shared.has(word) && !common.has(word));
+};
+
+/** The last sentence before a picture, and the first after it. */
+export function sentencesAround({ context }: PlacementToCheck): {
+  readonly before: string;
+  readonly after: string;
+} {
+  const before = context.before.split(/(?<=[.!?…:])\s+/u).at(-1) ?? '';
+  const after = /^.*?[.!?:](?=\s|$)/u.exec(context.after)?.[0] ?? context.after;
+  return { before, after };
+}
+
+/** Headings and text around a picture, without the captions of the page: those speak of their own pictures. */
+export function textAround({ context }: PlacementToCheck, page: PageToCheck): string {
+  let around = ` ${context.before} ${context.after} `;
+  for (const { placement } of pageWords(page).pictures)
+    if (placement.caption) around = around.replaceAll(placement.caption, ' | ');
+  return `${context.headings.join(' | ')} | ${around}`;
+}

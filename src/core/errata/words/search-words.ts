@@ -1,0 +1,24 @@
+/** Whether a text is a list of words for search engines, and no sentence. */
+import { tokensOf } from './content-words';
+import { vocabulariesOf } from './languages/known-languages';
+
+const LEAST_WORDS = 6;
+/** A description has one small word in four or five. */
+const MOST_SMALL = 0.1;
+/** In a list of names nearly all words have a capital. */
+const MANY_CAPITALS = 0.6;
+
+export function isSearchWords(text: string, language: string | null): boolean {
+  const words = tokensOf(text);
+  if (words.length < LEAST_WORDS || /[.!?]\s|[:;(«“„"]/u.test(text)) return false;
+  const small = new Set(vocabulariesOf(null).flatMap(({ functionWords }) => functionWords));
+  const joining = words.filter((word) => small.has(word)).length;
+  if (joining > MOST_SMALL * words.length) return false;
+  // Numbers and dates are told in lists, and nobody searches for them.
+  if (words.filter((word) => /\d/u.test(word)).length > 1) return false;
+  const isGerman = language?.toLowerCase().startsWith('de') ?? false;
+  const written = text.match(/[\p{L}\p{M}]+/gu) ?? [];
+  const capitals = written.filter((word) => /^\p{Lu}/u.test(word)).length;
+  if (!isGerman && capitals > MANY_CAPITALS * written.length) return false;
+  return isGerman || !/^\p{Lu}\p{Ll}+ (?:\p{Lu}\p{Ll}+ ?)+,/u.test(text);
+}

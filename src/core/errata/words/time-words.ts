@@ -1,0 +1,107 @@
+/** The times that words tell of: years and days that they name, and months that they speak of. */
+import { mentionsInWords, type DateMention } from '../../dating/date-mentions';
+import { partsOf, type Day } from '../../dating/day';
+import { monthOf } from '../../dating/month-names';
+import { plain, tokensOf } from './content-words';
+import { vocabulariesOf } from './languages/known-languages';
+
+/** The times that a text names, those to come as well. */
+const YEARS_TO_COME = 200;
+
+export function timesIn(text: string | null | undefined, today: Day): DateMention[] {
+  return text ? mentionsInWords(text, { thisYear: partsOf(today).year + YEARS_TO_COME }) : [];
+}
+
+/** A stretch of years, both counted. */
+export interface Years {
+  readonly from: number;
+  readonly until: number;
+  readonly text: string;
+}
+
+const STRETCH =
+  /(?<!\d)(\d{4})\s*(?:to|till|until|and|–|-|bis|und|à|a|au|y|hasta|jusqu[’']?en|en)\s*(\d{4})(?!\d)/giu;
+
+/** The years that a text names, stretches as such: “from 1930 to 1958”. */
+export function yearsIn(text: string | null | undefined, today: Day): Years[] {
+  if (!text) return [];
+  const stretches = [...text.matchAll(STRETCH)].flatMap(([words, from, until]) => {
+    const [first, last] = [Number(from), Number(until)];
+    return first >= FIRST_YEAR && last > first && last <= LAST_YEAR
+      ? [{ from: first, until: last, text: words }]
+      : [];
+  });
+  const rest = text.replace(STRETCH, ' ');
+  const times = timesIn(rest, today).flatMap(({ from, until, text: words }) =>
+    from === null || until === null
+      ? []
+      : [{ from: partsOf(from).year, until: partsOf(until).year, text: words }],
+  );
+  return [...stretches, ...times];
+}
+
+const FIRST_YEAR = 1500;
+const LAST_YEAR = 2200;
+
+/** Whether both name years, and none of one is any of the other's. */
+export function areOfOtherYears(some: readonly Years[], others: readonly Years[]): boolean {
+  return (
+    some.length > 0 &&
+    others.length > 0 &&
+    !some.some((one) => others.some((other) => one.from <= other.until && other.from <= one.until))
+  );
+}
+
+/** Months, 1 to 12, of each season: winter, spring, summer, autumn. */
+const MONTHS_OF = [
+  [12, 1, 2],
+  [3, 4, 5],
+  [6, 7, 8],
+  [9, 10, 11],
+] as const;
+/** Names of months that are other words as well, where they have no capital. */
+const AMBIGUOUS = new Set([
+  'may',
+  'march',
+  'mar',
+  'mars',
+  'jan',
+  'dec',
+  'sep',
+  'dic',
+  'ago',
+  'ene',
+  'avr',
+  'mai',
+]);
+
+/** The months, 1 to 12, in which it can be what a text tells of: by their names, and by words for seasons. */
+export function monthsIn(text: string, language: string | null): ReadonlySet<number> {
+  const found = new Set<number>();
+  for (const word of text.match(/[\p{L}\p{M}]+/gu) ?? []) {
+    const month = monthOf(word);
+    const isName = month !== null && (!AMBIGUOUS.has(word.toLowerCase()) || /^\p{Lu}/u.test(word));
+    if (isName) found.add(month);
+  }
+  // “Summer” beside “July” says no more than July.
+  if (found.size > 0) return found;
+  const words = new Set(tokensOf(text).map(plain));
+  for (const { seasons } of vocabulariesOf(language))
+    for (const [season, names] of seasons.entries())
+      if (names.some((name) => words.has(plain(name))))
+        for (const month of MONTHS_OF[season] ?? []) found.add(month);
+  return found;
+}
+
+const LEAST_APART = 2;
+
+/** Whether both tell of months, and none of one is within a month of any of the other’s. */
+export function areOfOtherMonths(some: ReadonlySet<number>, others: ReadonlySet<number>): boolean {
+  if (some.size === 0 || others.size === 0) return false;
+  return [...some].every((one) => [...others].every((other) => monthsApart(one, other) >= LEAST_APART));
+}
+
+function monthsApart(a: number, b: number): number {
+  const apart = Math.abs(a - b);
+  return Math.min(apart, 12 - apart);
+}
