@@ -11,22 +11,35 @@ export const plain = (word: string): string => word.normalize('NFKD').replace(/\
 const ENDINGS = /(?:ies|ings?|ers?|ern|eaux|es|ed|en|em|nen|os|as|s|e|n|a|o|x|y)$/u;
 const LEAST_STEM = 3;
 
+/** Pages say the same words over and over; their stems are kept, as long as there is room. */
+const stems = new Map<string, string>();
+const MOST_KEPT = 50_000;
+
 export function stemOf(word: string): string {
+  const known = stems.get(word);
+  if (known !== undefined) return known;
   const bare = plain(word);
   const [ending] = ENDINGS.exec(bare) ?? [];
-  return ending && bare.length - ending.length >= LEAST_STEM ? bare.slice(0, -ending.length) : bare;
+  const stem = ending && bare.length - ending.length >= LEAST_STEM ? bare.slice(0, -ending.length) : bare;
+  if (stems.size >= MOST_KEPT) stems.clear();
+  stems.set(word, stem);
+  return stem;
 }
 
 const LEAST_PREFIX = 5;
-const LEAST_PART = 5;
 
 /** Whether two words have the same stem, or one is a part of the other, as in compounds. */
 export function areRelated(a: string, b: string): boolean {
-  const [first, second] = [stemOf(a), stemOf(b)];
+  return haveRelatedStems(stemOf(a), stemOf(b));
+}
+
+function haveRelatedStems(first: string, second: string): boolean {
   if (first === second) return true;
   const [short, long] = first.length <= second.length ? [first, second] : [second, first];
-  if (short.length >= LEAST_PART && (long.startsWith(short) || long.endsWith(short))) return true;
-  let same = 0;
+  if (short.length < LEAST_PREFIX) return false;
+  if (long.startsWith(short) || long.endsWith(short)) return true;
+  if (short[0] !== long[0] || short[1] !== long[1]) return false;
+  let same = 2;
   while (same < short.length && short[same] === long[same]) same++;
   return same >= LEAST_PREFIX && same >= 0.75 * long.length;
 }
@@ -37,5 +50,11 @@ export function contentWords(text: string, small: ReadonlySet<string>): string[]
 }
 
 /** Those of the first words that one of the others is related to. */
-export const sharedWords = (some: readonly string[], others: readonly string[]): string[] =>
-  some.filter((word) => others.some((other) => areRelated(word, other)));
+export function sharedWords(some: readonly string[], others: readonly string[]): string[] {
+  if (some.length === 0 || others.length === 0) return [];
+  const theirs = others.map(stemOf);
+  return some.filter((word) => {
+    const stem = stemOf(word);
+    return theirs.some((other) => haveRelatedStems(stem, other));
+  });
+}

@@ -1,7 +1,7 @@
 /** What is said of the pictures of a page and around each, in words that can be compared; made once a page. */
 import type { PageToCheck, PlacementToCheck } from '../page-to-check';
 import { isPicture } from '../places';
-import { contentWords, sharedWords } from './content-words';
+import { contentWords, sharedWords, stemOf } from './content-words';
 import { isFileName } from './empty-texts';
 import { vocabulariesOf } from './languages/known-languages';
 import { isSearchWords } from './search-words';
@@ -25,7 +25,11 @@ export interface PageWords {
   readonly small: ReadonlySet<string>;
   /** Colours, sizes, numbers, and what holds for nearly everything: sharing one of these means nothing. */
   readonly common: ReadonlySet<string>;
+  /** The captions of the page, each once. */
+  readonly captions: readonly string[];
   of(placement: PlacementToCheck): PictureWords | null;
+  /** Pictures whose entry, or whose own section, begins with a word of that stem. */
+  about(word: string): readonly PictureWords[];
   /** Pictures of the same run of like elements, this one left out. */
   beside(placement: PlacementToCheck): readonly PictureWords[];
 }
@@ -69,15 +73,37 @@ function read(page: PageToCheck): PageWords {
     else byGroup.set(path, [one]);
   }
   const common = new Set(
-    vocabulariesOf(page.language).flatMap(({ commonWords, tooGeneral }) => [...commonWords, ...tooGeneral]),
+    vocabulariesOf(page.language).flatMap(({ commonWords, tooGeneral, pictureWords }) => [
+      ...commonWords,
+      ...tooGeneral,
+      ...pictureWords,
+    ]),
   );
+  let subjects: Map<string, PictureWords[]> | null = null;
+  const bySubject = () => (subjects ??= indexSubjects(pictures));
   return {
     ...{ pictures, small, common },
+    captions: [...new Set(pictures.flatMap(({ placement }) => placement.caption ?? []))],
+    about: (word) => bySubject().get(stemOf(word)) ?? [],
     topic: content(`${page.title} ${first?.context.headings[0] ?? ''}`),
     of: (placement) => byPlacement.get(placement) ?? null,
     beside: (placement) =>
       (byGroup.get(placement.context.group?.path ?? '') ?? []).filter((one) => one.placement !== placement),
   };
+}
+
+/** What an entry is about stands at its beginning. */
+const HEAD_OF_ENTRY = 4;
+
+function indexSubjects(pictures: readonly PictureWords[]): Map<string, PictureWords[]> {
+  const index = new Map<string, PictureWords[]>();
+  for (const one of pictures) {
+    const isSection = one.placement.context.headings.length > 1;
+    const subject = one.entry.length > 0 ? one.entry : isSection ? one.heading : [];
+    for (const stem of new Set(subject.slice(0, HEAD_OF_ENTRY).map(stemOf)))
+      index.set(stem, [...(index.get(stem) ?? []), one]);
+  }
+  return index;
 }
 
 /** The words of some that hold for more than the page as a whole. */
@@ -96,10 +122,18 @@ export function sentencesAround({ context }: PlacementToCheck): {
   return { before, after };
 }
 
+const aroundKnown = new WeakMap<PlacementToCheck, string>();
+
 /** Headings and text around a picture, without the captions of the page: those speak of their own pictures. */
-export function textAround({ context }: PlacementToCheck, page: PageToCheck): string {
-  let around = ` ${context.before} ${context.after} `;
-  for (const { placement } of pageWords(page).pictures)
-    if (placement.caption) around = around.replaceAll(placement.caption, ' | ');
-  return `${context.headings.join(' | ')} | ${around}`;
+export function textAround(placement: PlacementToCheck, page: PageToCheck): string {
+  let text = aroundKnown.get(placement);
+  if (text === undefined) {
+    const { context } = placement;
+    let around = ` ${context.before} ${context.after} `;
+    for (const caption of pageWords(page).captions)
+      if (around.includes(caption)) around = around.replaceAll(caption, ' | ');
+    text = `${context.headings.join(' | ')} | ${around}`;
+    aroundKnown.set(placement, text);
+  }
+  return text;
 }

@@ -28,6 +28,8 @@ export const altNamesAnother: Rule = {
     if (label === '') return null;
     const branch = altBranch(placement);
     const alt = placement.alt ?? '';
+    // An alt text that a whole row shares tells of the row.
+    if (isOfRow(placement, page)) return null;
     // Of a caption that fits another picture the caption is wrong, unless the alt text was copied.
     const isCopy = isCopied(placement, page);
     const other = placement.caption && !isCopy ? null : entryOfAnother(placement, page);
@@ -97,7 +99,7 @@ function entryOfAnother(placement: PlacementToCheck, page: PageToCheck): string 
   const mine = [...(own.caption.length > 0 ? own.caption : own.entry.slice(0, HEAD_OF_ENTRY)), ...section];
   if (alt.length === 0 || mine.length === 0 || sharedWords(alt, mine).length > 0) return null;
   const head = alt.slice(0, HEAD_WORDS);
-  for (const other of words.pictures) {
+  for (const other of new Set(head.flatMap((word) => words.about(word)))) {
     if (other === own || isSameFile(other, placement)) continue;
     const label = labelOf(other.placement);
     const subject = telling(
@@ -112,6 +114,12 @@ function entryOfAnother(placement: PlacementToCheck, page: PageToCheck): string 
     if (other.placement.context.headings[0] === placement.context.headings[0]) return label;
   }
   return null;
+}
+
+/** Whether all pictures of its row have the same alt text. */
+function isOfRow(placement: PlacementToCheck, page: PageToCheck): boolean {
+  const beside = pageWords(page).beside(placement);
+  return beside.length > 0 && beside.every((one) => alike(one.placement.alt ?? '', placement.alt ?? ''));
 }
 
 /** Whether another picture of the page has the same alt text, and it fits what stands there. */

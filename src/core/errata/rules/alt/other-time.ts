@@ -14,18 +14,15 @@ export const otherTime: Rule = {
   standard: 'WCAG 2.2, 1.1.1',
   applies: hasAlt,
   check: (placement, { page }) => {
-    const { alt, caption, context } = placement;
-    const heading = context.headings.at(-1) ?? page.title;
+    const { alt, caption } = placement;
+    const heading = placement.context.headings.at(-1) ?? page.title;
     const said = yearsIn(alt, page.today);
     const below = yearsIn(caption, page.today);
     const over = yearsIn(heading, page.today);
     const branch = altBranch(placement);
     const agrees = below.length > 0 && !areOfOtherYears(said, below);
     // Where caption and alt text are at odds, the one that heading and text bear out is right.
-    const around = [
-      ...over,
-      ...yearsIn(`${context.before} ${context.after.replace(caption ?? '', ' ')}`, page.today),
-    ];
+    const around = yearsIn(textAround(placement, page), page.today);
     const isBacked = around.length > 0 && !areOfOtherYears(below, around) && areOfOtherYears(said, around);
     const isOther = below.length > 0 ? areOfOtherYears(said, below) && isBacked : areOfOtherYears(said, over);
     if (!agrees && isOther) {

@@ -60,7 +60,8 @@ function saysOnlyLook(placement: PlacementToCheck, page: PageToCheck, target: Li
   const content = contentWords(placement.alt ?? '', pageWords(page).small);
   // In Spanish an envelope is an “about”.
   const words = content.length > 0 ? content : tokensOf(placement.alt ?? '');
-  if (words.length === 0) return false;
+  // A number that leads to a note is its name.
+  if (words.length === 0 || words.every((word) => /^\d+$/u.test(word))) return false;
   const lists = vocabulariesOf(page.language);
   const isIn = (word: string, names: (list: (typeof lists)[number]) => readonly string[]) =>
     lists.some((list) => names(list).some((name) => isForm(word, name)));

@@ -6,6 +6,8 @@ import { pageWords, telling, type PageWords, type PictureWords } from '../../wor
 
 /** Shorter words are in too many captions. */
 const LEAST_LETTERS = 4;
+/** Of the words of a heading so many make it the one that is spoken of. */
+const MOST_OF = 0.6;
 
 export const slipped: Rule = {
   id: 'caption/slipped',
@@ -93,8 +95,11 @@ function headingOfAnother(placement: PlacementToCheck, page: PageToCheck, words:
   const others = new Map(words.pictures.map((one) => [one.placement.context.headings.at(-1), one]));
   for (const [heading, other] of others) {
     if (!heading || other.placement.context.headings.length < 2 || headings.includes(heading)) continue;
-    const shared = sharedWords(beyond(other.heading), caption);
-    if (shared.length > 1 || shared.some((word) => !words.common.has(word))) return heading;
+    const subject = beyond(other.heading);
+    const shared = sharedWords(subject, caption).filter((word) => !/^\d+$/u.test(word));
+    // An event has a year; of other headings most words must be there, so that “Options” is none.
+    const isEvent = /\d{4}/u.test(heading) && shared.some((word) => !words.common.has(word));
+    if (isEvent || (shared.length > 1 && shared.length >= MOST_OF * subject.length)) return heading;
   }
   return null;
 }
