@@ -1,5 +1,20 @@
 import { areRelated, plain, tokensOf } from './content-words';
-import { vocabulariesOf } from './languages/known-languages';
+import type { Vocabulary } from './languages/vocabulary';
+import { vocabulariesOf, wordsFor } from './languages/known-languages';
+
+type Pair = readonly [readonly string[], readonly string[]];
+const pairsKnown = new Map<Vocabulary, readonly Pair[]>();
+
+/** The opposites of a language, each word between blanks and without accents, as texts are looked through for it. */
+function pairsOf(vocabulary: Vocabulary): readonly Pair[] {
+  let pairs = pairsKnown.get(vocabulary);
+  if (!pairs) {
+    const side = (words: readonly string[]) => words.map((word) => ` ${plain(word)} `);
+    pairs = vocabulary.opposites.map(([one, other]) => [side(one), side(other)] as const);
+    pairsKnown.set(vocabulary, pairs);
+  }
+  return pairs;
+}
 
 /** Whether one text has a word of which the other has the opposite, and neither has both. */
 export function standsAgainst(a: string, b: string, language: string | null): boolean {
@@ -7,16 +22,15 @@ export function standsAgainst(a: string, b: string, language: string | null): bo
     string,
     string,
   ];
-  const has = (text: string, words: readonly string[]) =>
-    words.some((word) => text.includes(` ${plain(word)} `));
-  return vocabulariesOf(language).some(({ opposites }) =>
-    opposites.some(([one, other]) => {
-      const sides = [has(first, one), has(first, other), has(second, one), has(second, other)] as const;
-      return (
-        (sides[0] && !sides[1] && sides[3] && !sides[2]) || (sides[1] && !sides[0] && sides[2] && !sides[3])
-      );
-    }),
-  );
+  const has = (text: string, words: readonly string[]) => words.some((word) => text.includes(word));
+  return vocabulariesOf(language)
+    .flatMap(pairsOf)
+    .some(([one, other]) => {
+      const isOne = has(first, one);
+      const isOther = has(first, other);
+      if (isOne === isOther) return false;
+      return isOne ? has(second, other) && !has(second, one) : has(second, one) && !has(second, other);
+    });
 }
 
 /** A label of so few words is about what its colour tells. */
@@ -24,7 +38,7 @@ const SHORT_LABEL = 3;
 
 /** Whether both name one colour and not the same, of what is the same thing by its noun, or by a label that is hardly more. */
 export function areOfOtherColours(text: string, label: string, language: string | null): boolean {
-  const colours = new Set(vocabulariesOf(language).flatMap((list) => list.colours));
+  const colours = wordsFor(language, 'colours');
   const [own, theirs] = [tokensOf(text), tokensOf(label)];
   const [mine, other] = [own, theirs].map((words) => words.filter((word) => colours.has(word))) as [
     string[],

@@ -1,9 +1,10 @@
 /** What is said of the pictures of a page and around each, in words that can be compared; made once a page. */
 import type { PageToCheck, PlacementToCheck } from '../page-to-check';
 import { isPicture } from '../places';
+import { bareText } from './alike';
 import { contentWords, sharedWords, stemOf } from './content-words';
 import { isFileName } from './empty-texts';
-import { vocabulariesOf } from './languages/known-languages';
+import { wordsFor } from './languages/known-languages';
 import { isSearchWords } from './search-words';
 import { isWorkNote } from './work-notes';
 
@@ -28,6 +29,8 @@ export interface PageWords {
   /** The captions of the page, each once. */
   readonly captions: readonly string[];
   of(placement: PlacementToCheck): PictureWords | null;
+  /** Pictures whose alt text, or caption, says that, whatever its case and marks. */
+  saying(field: 'alt' | 'caption', text: string): readonly PictureWords[];
   /** Pictures whose entry, or whose own section, begins with a word of that stem. */
   about(word: string): readonly PictureWords[];
   /** Pictures of the same run of like elements, this one left out. */
@@ -53,7 +56,7 @@ export function pageWords(page: PageToCheck): PageWords {
 }
 
 function read(page: PageToCheck): PageWords {
-  const small = new Set(vocabulariesOf(page.language).flatMap(({ functionWords }) => functionWords));
+  const small = wordsFor(page.language, 'functionWords');
   const content = (text: string | null | undefined) => contentWords(text ?? '', small);
   const pictures = page.placements.filter(isPicture).map((placement) => ({
     placement,
@@ -72,24 +75,41 @@ function read(page: PageToCheck): PageWords {
     if (others) others.push(one);
     else byGroup.set(path, [one]);
   }
-  const common = new Set(
-    vocabulariesOf(page.language).flatMap(({ commonWords, tooGeneral, pictureWords }) => [
-      ...commonWords,
-      ...tooGeneral,
-      ...pictureWords,
-    ]),
-  );
-  let subjects: Map<string, PictureWords[]> | null = null;
-  const bySubject = () => (subjects ??= indexSubjects(pictures));
+  const common = wordsFor(page.language, 'commonWords', 'tooGeneral', 'pictureWords');
+  const byAlt = once(() => indexTexts(pictures, 'alt'));
+  const byCaption = once(() => indexTexts(pictures, 'caption'));
+  const bySubject = once(() => indexSubjects(pictures));
   return {
     ...{ pictures, small, common },
     captions: [...new Set(pictures.flatMap(({ placement }) => placement.caption ?? []))],
+    saying: (field, text) => (field === 'alt' ? byAlt() : byCaption()).get(bareText(text)) ?? [],
     about: (word) => bySubject().get(stemOf(word)) ?? [],
     topic: content(`${page.title} ${first?.context.headings[0] ?? ''}`),
     of: (placement) => byPlacement.get(placement) ?? null,
     beside: (placement) =>
       (byGroup.get(placement.context.group?.path ?? '') ?? []).filter((one) => one.placement !== placement),
   };
+}
+
+/** Made when it is first asked for: most pages never ask. */
+function once<T>(make: () => T): () => T {
+  let made: { readonly value: T } | null = null;
+  return () => (made ??= { value: make() }).value;
+}
+
+function indexTexts(
+  pictures: readonly PictureWords[],
+  field: 'alt' | 'caption',
+): Map<string, PictureWords[]> {
+  const index = new Map<string, PictureWords[]>();
+  for (const one of pictures) {
+    const said = bareText(one.placement[field] ?? '');
+    if (said === '') continue;
+    const others = index.get(said);
+    if (others) others.push(one);
+    else index.set(said, [one]);
+  }
+  return index;
 }
 
 /** What an entry is about stands at its beginning. */
@@ -106,11 +126,18 @@ function indexSubjects(pictures: readonly PictureWords[]): Map<string, PictureWo
   return index;
 }
 
+const tellingKnown = new WeakMap<readonly string[], readonly string[]>();
+
 /** The words of some that hold for more than the page as a whole. */
-export const telling = (words: readonly string[], { topic, common }: PageWords): string[] => {
-  const shared = new Set(sharedWords(words, topic));
-  return words.filter((word) => !shared.has(word) && !common.has(word));
-};
+export function telling(words: readonly string[], { topic, common }: PageWords): readonly string[] {
+  let kept = tellingKnown.get(words);
+  if (!kept) {
+    const shared = new Set(sharedWords(words, topic));
+    kept = words.filter((word) => !shared.has(word) && !common.has(word));
+    tellingKnown.set(words, kept);
+  }
+  return kept;
+}
 
 /** The last sentence before a picture, and the first after it. */
 export function sentencesAround({ context }: PlacementToCheck): {

@@ -1,6 +1,6 @@
 /** Whether a text is a list of words for search engines, and no sentence. */
 import { tokensOf } from './content-words';
-import { vocabulariesOf } from './languages/known-languages';
+import { wordsFor } from './languages/known-languages';
 
 const LEAST_WORDS = 6;
 /** A description has one small word in four or five. */
@@ -11,7 +11,7 @@ const MANY_CAPITALS = 0.6;
 export function isSearchWords(text: string, language: string | null): boolean {
   const words = tokensOf(text);
   if (words.length < LEAST_WORDS || /[.!?]\s|[:;(«“„"]/u.test(text)) return false;
-  const small = new Set(vocabulariesOf(null).flatMap(({ functionWords }) => functionWords));
+  const small = wordsFor(null, 'functionWords');
   const joining = words.filter((word) => small.has(word)).length;
   if (joining > MOST_SMALL * words.length) return false;
   // Numbers and dates are told in lists, and nobody searches for them.

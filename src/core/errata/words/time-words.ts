@@ -9,7 +9,9 @@ import { vocabulariesOf } from './languages/known-languages';
 const YEARS_TO_COME = 200;
 
 export function timesIn(text: string | null | undefined, today: Day): DateMention[] {
-  return text ? mentionsInWords(text, { thisYear: partsOf(today).year + YEARS_TO_COME }) : [];
+  return text && /\d{4}/u.test(text)
+    ? mentionsInWords(text, { thisYear: partsOf(today).year + YEARS_TO_COME })
+    : [];
 }
 
 /** A stretch of years, both counted. */
@@ -24,7 +26,7 @@ const STRETCH =
 
 /** The years that a text names, stretches as such: “from 1930 to 1958”. */
 export function yearsIn(text: string | null | undefined, today: Day): Years[] {
-  if (!text) return [];
+  if (!text || !/\d{4}/u.test(text)) return [];
   const stretches = [...text.matchAll(STRETCH)].flatMap(([words, from, until]) => {
     const [first, last] = [Number(from), Number(until)];
     return first >= FIRST_YEAR && last > first && last <= LAST_YEAR

@@ -2,8 +2,8 @@ import { altBranch, isOnlyContent } from '../../alt-branch';
 import type { PageToCheck, PlacementToCheck } from '../../page-to-check';
 import { isPicture } from '../../places';
 import type { Rule } from '../../rule';
-import { areRelated, contentWords, sharedWords } from '../../words/content-words';
-import { vocabulariesOf } from '../../words/languages/known-languages';
+import { contentWords, sharedWords, stemOf } from '../../words/content-words';
+import { primaryOf, vocabulariesOf, wordsFor } from '../../words/languages/known-languages';
 import { pageWords, sentencesAround } from '../../words/picture-words';
 
 /** So many words may an alt text have besides those of its sort and of the page, and still tell nothing. */
@@ -93,9 +93,10 @@ function tellsNothing(
   if (/\d/u.test(alt) || lists.some(({ toldBeside }) => toldBeside.test(alt))) return false;
   const { small, topic } = pageWords(page);
   const words = contentWords(alt, small);
-  const figures = lists.flatMap(({ holdsFigures }) => holdsFigures);
-  const sorts = [...figures, ...lists.flatMap(({ holdsText }) => holdsText)];
-  const isSort = (word: string) => sorts.some((sort) => sort === word || areRelated(sort, word));
+  const figures = wordsFor(page.language, 'holdsFigures');
+  const stems = stemsOfSorts(page.language);
+  const isSort = (word: string) =>
+    stems.has(stemOf(word)) || /(?:plan|skizze|tabelle|karte|tafel|liste|übersicht|diagramm)$/u.test(word);
   if (!words.some(isSort)) return sent !== null && words.length === 1 && !/:\s*$/u.test(sent);
   const { headings, before, after, entry } = placement.context;
   const around = contentWords(`${headings.join(' ')} ${sent ?? before}`, small);
@@ -103,7 +104,7 @@ function tellsNothing(
   const other = rest.filter((word) => sharedWords([word], [...around, ...topic]).length === 0);
   if (sent !== null) return other.length <= MOST_OTHER_WORDS;
   // Nothing sends to it: then only where no figure stands around that could be its content.
-  const isStrong = words.some((word) => figures.includes(word)) && words.length <= MOST_WORDS;
+  const isStrong = words.some((word) => figures.has(word)) && words.length <= MOST_WORDS;
   return (
     // Without a heading it may stand for a press: “Menu”.
     headings.length > 0 &&
@@ -112,4 +113,17 @@ function tellsNothing(
     !/\d/u.test(`${entry ?? ''} ${after}`) &&
     !placement.caption
   );
+}
+
+const stemsKnown = new Map<string, ReadonlySet<string>>();
+
+/** Stems of the words for pictures that hold facts. */
+function stemsOfSorts(language: string | null): ReadonlySet<string> {
+  const key = primaryOf(language);
+  let stems = stemsKnown.get(key);
+  if (!stems) {
+    stems = new Set([...wordsFor(language, 'holdsFigures', 'holdsText')].map(stemOf));
+    stemsKnown.set(key, stems);
+  }
+  return stems;
 }

@@ -54,7 +54,7 @@ export const altNamesAnother: Rule = {
   },
   examples: [
     {
-      html: '<ul><li><img src="a.jpg" alt="Hornet at its nest"> Wasp: yellow and black</li><li><img src="b.jpg" alt="Hornet at its nest"> Hornet: red breast</li></ul>',
+      html: '<ul><li><img src="a.jpg" alt="Hornet at its nest"> Wasp: yellow and black</li><li><img src="b.jpg" alt="Hornet at its nest"> Hornet: red breast</li><li><img src="c.jpg" alt="Bee on clover"> Bee: brown</li></ul>',
       evidence:
         'The alt text says “Hornet at its nest”, as for “Hornet: red breast”; here stands “Wasp: yellow and black”.',
     },
@@ -124,14 +124,13 @@ function isOfRow(placement: PlacementToCheck, page: PageToCheck): boolean {
 
 /** Whether another picture of the page has the same alt text, and it fits what stands there. */
 function isCopied(placement: PlacementToCheck, page: PageToCheck): boolean {
-  const words = pageWords(page);
-  return words.pictures.some(
-    (one) =>
-      one.placement !== placement &&
-      !isSameFile(one, placement) &&
-      alike(one.placement.alt ?? '', placement.alt ?? '') &&
-      sharedWords(one.alt, [...one.entry, ...one.caption, ...one.heading]).length > 0,
-  );
+  return pageWords(page)
+    .saying('alt', placement.alt ?? '')
+    .some(
+      (one) =>
+        !isSameFile(one, placement) &&
+        sharedWords(one.alt, [...one.entry, ...one.caption, ...one.heading]).length > 0,
+    );
 }
 
 /** Whether headings or the text around name whom the caption names, and not whom the alt text does. */

@@ -2,7 +2,7 @@ import { isOnlyContent } from '../../alt-branch';
 import { hasAlt } from '../../places';
 import type { Finding, Rule } from '../../rule';
 import { areRelated, contentWords, sharedWords } from '../../words/content-words';
-import { vocabulariesOf } from '../../words/languages/known-languages';
+import { wordsFor } from '../../words/languages/known-languages';
 import { pageWords } from '../../words/picture-words';
 
 const MOST_WORDS = 3;
@@ -37,20 +37,17 @@ export const ornament: Rule = {
     const height = declared.heightPx ?? picture?.heightPx ?? null;
     const isThin = Math.min(width ?? THIN_PX + 1, height ?? THIN_PX + 1) <= THIN_PX;
     if (caption || words.length > MOST_WORDS || !(isThin || NAMED.test(raw))) return null;
-    const names = vocabulariesOf(page.language).flatMap(({ ornaments }) => ornaments);
+    const names = [...wordsFor(page.language, 'ornaments')];
     const isOrnament = (word: string) => names.some((name) => name === word || areRelated(name, word));
     // Where the text speaks of it, it is a thing and no ornament: a pair of dividers, a spacer ring.
     const around = contentWords(`${context.entry ?? ''} ${context.headings.at(-1) ?? ''}`, small);
     const isSmall = Math.max(width ?? SMALL_PX + 1, height ?? SMALL_PX + 1) <= SMALL_PX;
-    const looks = vocabulariesOf(page.language).flatMap(({ iconLooks, commonWords }) => [
-      ...iconLooks,
-      ...commonWords,
-    ]);
+    const looks = wordsFor(page.language, 'iconLooks', 'commonWords');
     const isSign =
       isSmall &&
       around.length > 0 &&
       words.length > 0 &&
-      words.every((word) => looks.includes(word) || isOrnament(word));
+      words.every((word) => looks.has(word) || isOrnament(word));
     if (isSign && sharedWords(words, around).length === 0) return finding(text);
     if (!words.some(isOrnament) || sharedWords(words.filter(isOrnament), around).length > 0) return null;
     return finding(text);

@@ -1,28 +1,8 @@
 import { hasAlt } from '../../places';
 import type { PageToCheck, PlacementToCheck } from '../../page-to-check';
 import type { Rule } from '../../rule';
-import { bareText } from '../../words/alike';
 import { sharedWords } from '../../words/content-words';
 import { pageWords, telling } from '../../words/picture-words';
-
-/** The pictures of each page by what their alt texts say: a long page would else be gone through for each of them. */
-const byWords = new WeakMap<PageToCheck, Map<string, PlacementToCheck[]>>();
-
-function sayingTheSame(page: PageToCheck, alt: string): readonly PlacementToCheck[] {
-  let known = byWords.get(page);
-  if (!known) {
-    known = new Map();
-    for (const placement of page.placements.filter(hasAlt)) {
-      const words = bareText(placement.alt ?? '');
-      if (words === '') continue;
-      const others = known.get(words);
-      if (others) others.push(placement);
-      else known.set(words, [placement]);
-    }
-    byWords.set(page, known);
-  }
-  return known.get(bareText(alt)) ?? [];
-}
 
 export const sameWords: Rule = {
   id: 'alt/same-words',
@@ -35,14 +15,17 @@ export const sameWords: Rule = {
   applies: hasAlt,
   check: (placement, { page, picture }) => {
     const { alt, filePath, url, link } = placement;
-    const others = sayingTheSame(page, alt ?? '').filter((other) => {
-      const isOtherFile = (other.filePath ?? other.url) !== (filePath ?? url);
-      const otherPicture = page.pictures.get(other.filePath ?? '')?.pictureId ?? null;
-      const isOtherPicture = otherPicture === null || otherPicture !== (picture?.pictureId ?? null);
-      // Two links to one place may well have one name.
-      const isSameLink = link !== null && other.link?.href === link.href;
-      return isOtherFile && isOtherPicture && !isSameLink;
-    });
+    const others = pageWords(page)
+      .saying('alt', alt ?? '')
+      .map((one) => one.placement)
+      .filter((other) => {
+        const isOtherFile = (other.filePath ?? other.url) !== (filePath ?? url);
+        const otherPicture = page.pictures.get(other.filePath ?? '')?.pictureId ?? null;
+        const isOtherPicture = otherPicture === null || otherPicture !== (picture?.pictureId ?? null);
+        // Two links to one place may well have one name.
+        const isSameLink = link !== null && other.link?.href === link.href;
+        return isOtherFile && isOtherPicture && !isSameLink;
+      });
     if (others.length === 0 || fitsAlone(placement, others, page)) return null;
     const more = others.length === 1 ? 'One other picture has' : `${others.length} other pictures have`;
     return { evidence: `${more} “${(alt ?? '').trim()}” too.`, branch: 'informative' };

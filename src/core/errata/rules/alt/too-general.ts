@@ -3,7 +3,7 @@ import { hasAlt } from '../../places';
 import type { Finding, Rule } from '../../rule';
 import { areRelated, contentWords } from '../../words/content-words';
 import { saysOnly } from '../../words/empty-texts';
-import { vocabulariesOf } from '../../words/languages/known-languages';
+import { wordsFor } from '../../words/languages/known-languages';
 import { pageWords } from '../../words/picture-words';
 import { namesIn } from '../../words/proper-names';
 
@@ -25,11 +25,9 @@ export const tooGeneral: Rule = {
     const alt = (placement.alt ?? '').trim();
     const words = contentWords(alt, small);
     if (words.length === 0 || saysOnly(alt, page.language) !== null) return null;
-    const lists = vocabulariesOf(page.language);
-    const isIn = (word: string, names: readonly string[]) => names.includes(word);
     const branch = altBranch(placement);
-    const persons = lists.flatMap(({ anyPerson }) => anyPerson);
-    if (words.every((word) => isIn(word, persons))) {
+    const persons = wordsFor(page.language, 'anyPerson');
+    if (words.every((word) => persons.has(word))) {
       // Who it is stands beside: then it is only clumsy.
       const { entry, headings } = placement.context;
       const beside = `${entry ?? ''} ${placement.caption ?? ''} ${headings.slice(1).join('. ')}`;
@@ -38,10 +36,10 @@ export const tooGeneral: Rule = {
     }
     // “The hall” is one that readers know.
     if (words.length > MOST_WORDS || DEFINITE.test(alt) || /\d/u.test(alt)) return null;
-    const general = lists.flatMap((list) => list.tooGeneral);
+    const general = wordsFor(page.language, 'tooGeneral');
     const isOfPage = (word: string) => topic.some((other) => areRelated(word, other));
-    const isGeneral = words.every((word) => isIn(word, general) || (words.length === 1 && isOfPage(word)));
-    return isGeneral && (words.length === 1 || words.every((word) => isIn(word, general)))
+    const isGeneral = words.every((word) => general.has(word) || (words.length === 1 && isOfPage(word)));
+    return isGeneral && (words.length === 1 || words.every((word) => general.has(word)))
       ? finding(alt, branch, 'should')
       : null;
   },

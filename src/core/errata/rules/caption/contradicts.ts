@@ -2,7 +2,6 @@ import { partsOf } from '../../../dating/day';
 import type { PageToCheck, PlacementToCheck } from '../../page-to-check';
 import { isPicture } from '../../places';
 import type { Rule } from '../../rule';
-import { alike } from '../../words/alike';
 import { contentWords, sharedWords, tokensOf } from '../../words/content-words';
 import { vocabulariesOf } from '../../words/languages/known-languages';
 import { standsAgainst } from '../../words/opposites';
@@ -93,10 +92,7 @@ function otherNames(placement: PlacementToCheck, page: PageToCheck): string | nu
   if (!nameOthers(mine, theirs) || sharedWords(tokensOf(caption ?? ''), tokensOf(alt ?? '')).some(isLong))
     return null;
   const words = pageWords(page);
-  const isCopied = (field: 'alt' | 'caption') =>
-    words.pictures.some(
-      (one) => one.placement !== placement && alike(one.placement[field] ?? '', placement[field] ?? ''),
-    );
+  const isCopied = (field: 'alt' | 'caption') => words.saying(field, placement[field] ?? '').length > 1;
   // Of an alt text that was copied another rule speaks.
   if (isCopied('alt')) return null;
   if (isCopied('caption')) return alt;

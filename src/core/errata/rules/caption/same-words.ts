@@ -1,6 +1,5 @@
 import { isPicture } from '../../places';
 import type { Rule } from '../../rule';
-import { bareText } from '../../words/alike';
 import { isOnlyCredit } from '../../words/credit-lines';
 import { isFileName } from '../../words/empty-texts';
 import { sharedWords } from '../../words/content-words';
@@ -23,9 +22,7 @@ export const sameCaption: Rule = {
     // Of a copy and what it was copied from, the one that fits its picture is right.
     const fits = own !== null && sharedWords(telling(own.alt, words), own.caption).length > 0;
     if (fits) return null;
-    const said = bareText(caption);
-    const others = words.pictures.filter(({ placement: other }) => {
-      if (other === placement || bareText(other.caption ?? '') !== said) return false;
+    const others = words.saying('caption', caption).filter(({ placement: other }) => {
       const id = page.pictures.get(other.filePath ?? '')?.pictureId ?? null;
       return (
         (other.filePath ?? other.url) !== (filePath ?? url) && (id === null || id !== picture?.pictureId)

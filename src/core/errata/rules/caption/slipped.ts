@@ -1,7 +1,7 @@
 import type { PageToCheck, PlacementToCheck } from '../../page-to-check';
 import { isPicture } from '../../places';
 import type { Rule } from '../../rule';
-import { sharedWords } from '../../words/content-words';
+import { sharedWords, stemOf } from '../../words/content-words';
 import { pageWords, telling, type PageWords, type PictureWords } from '../../words/picture-words';
 
 /** Shorter words are in too many captions. */
@@ -22,8 +22,7 @@ export const slipped: Rule = {
     const words = pageWords(page);
     const own = words.of(placement);
     if (!caption || !own || !isAtOdds(own, words)) return null;
-    const row = [own, ...words.beside(placement)].filter((one) => isAtOdds(one, words));
-    const links = linksOf(row, words);
+    const links = linksAround(own, words);
     const isStrong = (one: PictureWords) => links.ownerOf(one) !== null && links.captionOf(one) !== null;
     const owner = links.ownerOf(own);
     if (owner && (isStrong(own) || isStrong(owner)))
@@ -65,21 +64,52 @@ function isAtOdds({ alt, caption, heading }: PictureWords, words: PageWords): bo
   return sharedWords(telling(alt, words), own).length === 0 && sharedWords(own, heading).length === 0;
 }
 
-/** Which picture of a row each caption fits, and which caption each picture, by words that stand but once in each. */
-function linksOf(row: readonly PictureWords[], words: PageWords) {
-  const alts = new Map(row.map((one) => [one, keep(telling(one.alt, words))]));
-  const captions = new Map(row.map((one) => [one, keep(telling(one.caption, words))]));
-  const isOnce = (word: string, texts: ReadonlyMap<PictureWords, readonly string[]>) =>
-    [...texts.values()].filter((text) => sharedWords([word], text).length > 0).length === 1;
-  const fits = (alt: PictureWords, caption: PictureWords) =>
-    alt !== caption &&
-    sharedWords(alts.get(alt) ?? [], captions.get(caption) ?? []).some(
-      (word) => isOnce(word, alts) && isOnce(word, captions),
+interface Links {
+  readonly ownerOf: (one: PictureWords) => PictureWords | null;
+  readonly captionOf: (one: PictureWords) => PictureWords | null;
+}
+
+const linksKnown = new WeakMap<PageWords, Map<string, Links>>();
+
+/** The links of the row that a picture stands in; found once for all of them. */
+function linksAround(own: PictureWords, words: PageWords): Links {
+  const path = own.placement.context.group?.path ?? '';
+  const rows = linksKnown.get(words) ?? new Map<string, Links>();
+  linksKnown.set(words, rows);
+  let links = rows.get(path);
+  if (!links) {
+    const row = [own, ...words.beside(own.placement)];
+    links = linksOf(
+      row.slice(0, LONGEST_ROW).filter((one) => isAtOdds(one, words)),
+      words,
     );
-  return {
-    ownerOf: (one: PictureWords) => row.find((other) => fits(other, one)) ?? null,
-    captionOf: (one: PictureWords) => row.find((other) => fits(one, other)) ?? null,
+    rows.set(path, links);
+  }
+  return links;
+}
+
+/** Longer rows are lists of files, and nobody keeps captions in them by hand. */
+const LONGEST_ROW = 200;
+
+/** Which picture of a row each caption fits, and which caption each picture, by words that stand but once in each. */
+function linksOf(row: readonly PictureWords[], words: PageWords): Links {
+  const marks = (field: 'alt' | 'caption') => {
+    const byStem = new Map<string, PictureWords | null>();
+    for (const one of row)
+      for (const stem of new Set(keep(telling(one[field], words)).map(stemOf)))
+        byStem.set(stem, byStem.has(stem) ? null : one);
+    return byStem;
   };
+  const owners = new Map<PictureWords, PictureWords>();
+  const captions = new Map<PictureWords, PictureWords>();
+  const byCaption = marks('caption');
+  for (const [stem, shown] of marks('alt')) {
+    const told = shown === null ? null : (byCaption.get(stem) ?? null);
+    if (!shown || !told || shown === told) continue;
+    owners.set(told, shown);
+    captions.set(shown, told);
+  }
+  return { ownerOf: (one) => owners.get(one) ?? null, captionOf: (one) => captions.get(one) ?? null };
 }
 
 /** The heading of another section of the page that a caption speaks of, while nothing of it fits its own. */

@@ -25,6 +25,23 @@ export function vocabulariesOf(tag: string | null): readonly Vocabulary[] {
 /** That of the page's own language alone; `null` where rules do not know it. */
 export const ownVocabulary = (tag: string | null): Vocabulary | null => KNOWN.get(primaryOf(tag)) ?? null;
 
+type WordField = {
+  [K in keyof Vocabulary]: Vocabulary[K] extends readonly string[] ? K : never;
+}[keyof Vocabulary];
+
+const wordsKnown = new Map<string, ReadonlySet<string>>();
+
+/** The words of some lists of all vocabularies that hold for a page, once for each language. */
+export function wordsFor(tag: string | null, ...fields: readonly WordField[]): ReadonlySet<string> {
+  const key = `${primaryOf(tag)} ${fields.join(' ')}`;
+  let words = wordsKnown.get(key);
+  if (!words) {
+    words = new Set(vocabulariesOf(tag).flatMap((list) => fields.flatMap((field) => list[field])));
+    wordsKnown.set(key, words);
+  }
+  return words;
+}
+
 /** Letters and endings that only one of the languages has. */
 const MARKS: Readonly<Record<string, RegExp>> = {
   de: /[äöüß]|(?<=\p{L}{3})(?:ung|keit|schaft|lich|isch)(?!\p{L})/giu,
