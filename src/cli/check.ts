@@ -1,16 +1,15 @@
-import { isPictureAddress, siteOfFiles } from '@/core/address/resolve-address';
+import { isPictureAddress } from '@/core/address/resolve-address';
 import { dayOfMs, partsOf, SCHOOL_YEAR_MONTH } from '@/core/dating/day';
 import { ALL_RULES, FILE_RULES, RULES, ruleText } from '@/core/errata/all-rules';
 import { checkFile, checkPage, type Erratum, type FileErratum } from '@/core/errata/check-page';
-import { placementsToCheck, type PageToCheck } from '@/core/errata/page-to-check';
+import type { PageToCheck } from '@/core/errata/page-to-check';
 import type { Degree, FileToCheck, RuleText } from '@/core/errata/rule';
 import type { ReadableConnection } from '@/server/connections/connection';
-import { readingsOf } from '@/server/connections/read-site';
 import { readableLanguages, TextReader } from '@/server/imaging/read-text';
 import { ProblemError } from '@/server/problem-error';
 import { knownPictures } from './known-pictures';
 import { openSite, type SiteOptions } from './open-site';
-import { placesByFile, type ReadPage } from './places-by-file';
+import { placesByFile, readPages } from './places-by-file';
 import { printRow, showProgress } from './rows';
 
 interface CheckOptions extends SiteOptions {
@@ -88,23 +87,16 @@ interface SiteToCheck {
 }
 
 async function readSite(connection: ReadableConnection, readsTexts: boolean): Promise<SiteToCheck> {
-  const pages: ReadPage[] = [];
-  for await (const { address, title, language, placements } of readingsOf(
-    connection,
-    connection.site ?? siteOfFiles(),
-  )) {
-    pages.push({ path: address, title, language, placements: placementsToCheck(placements) });
-    showProgress(`${pages.length} pages read`);
-  }
+  const pages = await readPages(connection);
   const today = dayOfMs(Date.now());
   const rules = { today, thisYear: partsOf(today).year, lives: [], firstMonth: SCHOOL_YEAR_MONTH };
-  const reader = readsTexts
-    ? await TextReader.open(readableLanguages(pages.flatMap(({ language }) => language?.split('-')[0] ?? [])))
-    : null;
+  const reader = await TextReader.open(
+    readableLanguages(pages.flatMap(({ language }) => language?.split('-')[0] ?? [])),
+  );
   const titles = new Map(pages.map(({ path, title }) => [path, title]));
   const places = placesByFile(pages);
-  const pictures = await knownPictures(connection, places, { rules, reader }).finally(async () =>
-    reader?.close(),
+  const pictures = await knownPictures(connection, places, { rules, reader, readsAll: readsTexts }).finally(
+    async () => reader.close(),
   );
   showProgress('');
   const { files } = await connection.list();

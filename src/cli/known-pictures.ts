@@ -8,13 +8,16 @@ import { familiesOf } from '@/core/picture/all-families';
 import type { Family } from '@/core/picture/families';
 import { fingerprintOf } from '@/core/picture/fingerprint';
 import { knowPicture, type KnowingRules } from '@/core/picture/know-picture';
+import { drawnSign, type DrawnSign } from '@/core/picture/drawn-signs';
+import { isHomeLink } from '@/core/picture/home-link';
 import { emptinessOf } from '@/core/picture/placeholder';
+import { numberedBeside, photosBeside, type InRow } from '@/core/picture/rows-of-pictures';
 import type { ReadableConnection, SiteFile } from '@/server/connections/connection';
 import { sha256 } from '@/server/hash';
 import { inspectImage, type ImageFacts } from '@/server/imaging/inspect-image';
 import { readMetadata, type EmbeddedMetadata } from '@/server/imaging/read-metadata';
 import { readPlanes } from '@/server/imaging/read-pixels';
-import { isReadable, type TextReader } from '@/server/imaging/read-text';
+import { isDrawnInFewTones, isReadable, type TextReader } from '@/server/imaging/read-text';
 import { problemOf } from '@/server/problem-error';
 import { readPicturesOf } from './picture-folder';
 import type { Place } from './places-by-file';
@@ -25,13 +28,15 @@ interface Look extends SiteFile, Pick<ImageFacts, 'widthPx' | 'heightPx' | 'form
   /** The hash of its bytes. */
   readonly id: string;
   readonly emptiness: number;
+  readonly sign: DrawnSign | null;
   readonly metadata: EmbeddedMetadata;
 }
 
 interface Knowing {
   readonly rules: KnowingRules;
-  /** Reads the words within pictures, where that was asked for. */
-  readonly reader: TextReader | null;
+  /** Reads the words within pictures; those of few tones always, the others where that was asked for. */
+  readonly reader: TextReader;
+  readonly readsAll: boolean;
 }
 
 /**
@@ -61,8 +66,13 @@ export async function knownPictures(
     const filesOf = new Map<string, Look[]>();
     for (const look of looks) filesOf.set(look.id, [...(filesOf.get(look.id) ?? []), look]);
     const families = familiesOf(looks, shelf.load);
+    const emptiness = new Map(looks.map((look) => [look.path, look.emptiness]));
+    const site = {
+      numbered: numberedBeside(there.keys()),
+      photos: photosBeside(rowsIn(places), (path) => emptiness.get(path)),
+    };
     for (const [number, family] of families.entries()) {
-      const shown = { connection, families, filesOf, places, ...knowing };
+      const shown = { connection, families, filesOf, places, ...site, ...knowing };
       for (const facts of await factsOf(family, number, shown)) pictures.set(facts.path, facts);
       showProgress(`${number + 1} of ${families.length} pictures known`);
     }
@@ -79,7 +89,10 @@ async function lookAt(shelf: PrintShelf, file: SiteFile, bytes: Uint8Array): Pro
   const metadata = await readMetadata(bytes);
   const id = sha256(bytes);
   await shelf.keep(id, print);
-  return { ...file, id, widthPx, heightPx, format, emptiness: emptinessOf(print.plane), metadata };
+  return {
+    ...{ ...file, id, widthPx, heightPx, format, metadata },
+    ...{ emptiness: emptinessOf(print.plane), sign: drawnSign(print.plane) },
+  };
 }
 
 interface Shown extends Knowing {
@@ -87,22 +100,46 @@ interface Shown extends Knowing {
   readonly families: readonly Family[];
   readonly filesOf: ReadonlyMap<string, readonly Look[]>;
   readonly places: ReadonlyMap<string, readonly Place[]>;
+  readonly numbered: (path: string) => number;
+  readonly photos: (path: string) => number;
+}
+
+/** The rows of all pages, with the pictures in them. */
+function* rowsIn(places: ReadonlyMap<string, readonly Place[]>): Generator<InRow> {
+  for (const [path, all] of places)
+    for (const { page, placement } of all) {
+      const { group } = placement.context;
+      if (group && isPicture(placement)) yield { path, row: `${page.path} ${group.path}` };
+    }
 }
 
 /** What is known of those files of a family that pages show. */
 async function factsOf(family: Family, number: number, shown: Shown): Promise<PictureFacts[]> {
   const { filesOf, places, rules } = shown;
   const looksOf = (id: string) => filesOf.get(id) ?? [];
-  const others = family.members.flatMap(({ id, isMaster }) => (isMaster ? [] : looksOf(id)));
-  const [master, ...more] = [...looksOf(family.master), ...others.toSorted(byPath)];
+  const rest = family.members.flatMap(({ id, isMaster }) => (isMaster ? [] : looksOf(id)));
+  const [master, ...more] = [...looksOf(family.master), ...rest.toSorted(byPath)];
   const shownPlaces = [master, ...more].flatMap((look) => places.get(look?.path ?? '') ?? []);
   if (!master || shownPlaces.length === 0) return [];
   const inUse = shownPlaces.filter(({ placement }) => !placement.dormant);
+  const readText = await readTextOf(master, shownPlaces, shown);
+  const asFile = async (look: Look) => ({
+    ...knownFile(look),
+    // Those of few tones are told apart by what stands in them.
+    readText:
+      look === master
+        ? readText
+        : look.sign || isDrawnInFewTones(look.emptiness, look.widthPx, look.heightPx)
+          ? await readTextOf(look, shownPlaces, shown)
+          : null,
+    ...{ photosBeside: shown.photos(look.path), numberedBeside: shown.numbered(look.path) },
+  });
+  const others = await Promise.all(more.map(asFile));
   const known = knowPicture(
     {
-      files: [knownFile(master), ...more.map(knownFile)],
+      files: [await asFile(master), ...others],
       places: inUse.map(knownPlace),
-      ...{ subjects: [], teaching: null, looksTaught: false, settledKind: null },
+      ...{ subjects: [], teaching: null, looksTaught: false, settledKind: null, readText },
     },
     rules,
   );
@@ -111,10 +148,9 @@ async function factsOf(family: Family, number: number, shown: Shown): Promise<Pi
     altTexts: altTextsOf(inUse.map(({ page, placement }) => ({ ...placement, page: page.path }))),
     twin: twinOf(family, shown),
   };
-  const readText = await readTextOf(master, shownPlaces, shown);
   return [master, ...more]
     .filter(({ path }) => places.has(path))
-    .map(({ id, metadata, emptiness: _, ...file }) => {
+    .map(({ id, metadata, emptiness: _, sign: _sign, ...file }) => {
       const embedded = metadata.altText ?? metadata.description ?? null;
       const credit = metadata.credit ?? metadata.creator ?? null;
       const [first] = looksOf(id).toSorted(byLengthOfPath);
@@ -141,14 +177,16 @@ function twinOf({ members, twins: [twin] }: Family, { families, filesOf }: Shown
 
 /** `null` where that was not asked for, or can't be. */
 async function readTextOf(
-  { path, widthPx, heightPx }: Look,
+  { path, widthPx, heightPx, emptiness }: Look,
   shown: readonly Place[],
-  { reader, connection }: Shown,
+  { reader, readsAll, connection }: Shown,
 ): Promise<string | null> {
-  if (!reader || !isReadable(widthPx, heightPx)) return null;
+  const isDrawn = isDrawnInFewTones(emptiness, widthPx, heightPx);
+  if (!isDrawn && !(readsAll && isReadable(widthPx, heightPx))) return null;
   if (!shown.some(({ placement }) => isPicture(placement))) return null;
   try {
-    return await reader.read(await connection.read(path));
+    const bytes = await connection.read(path);
+    return isDrawn ? await reader.readDrawn(bytes) : await reader.read(bytes);
   } catch (error) {
     const { what, why } = problemOf(error);
     say(`The words in ${path} are not read: ${what} ${why}`);
@@ -156,15 +194,21 @@ async function readTextOf(
   }
 }
 
-function knownFile({ path, widthPx, heightPx, modifiedMs, emptiness, metadata }: Look) {
-  const { taken, digitized, dates, camera } = metadata;
-  return { path, widthPx, heightPx, modifiedMs, emptiness, taken, digitized, dates, camera };
+function knownFile({ path, widthPx, heightPx, modifiedMs, emptiness, sign, metadata }: Look) {
+  const { taken, digitized, dates, camera, edited, made } = metadata;
+  return {
+    ...{ path, widthPx, heightPx, modifiedMs, emptiness, sign },
+    ...{ taken, digitized, dates, camera, edited, made },
+  };
 }
 
-function knownPlace({ page, placement }: Place) {
+/** A place as pictures are known by it. */
+export function knownPlace({ page, placement }: Place) {
   const { alt, caption, context } = placement;
   return {
     ...{ alt, caption, headings: context.headings, near: `${context.before} ${context.after}` },
     ...{ page: page.path, title: page.title, section: sectionOf(page.path, []) },
+    ...{ file: placement.filePath ?? undefined, entry: context.entry, row: context.group?.path },
+    isHomeLink: isHomeLink(placement.link?.href),
   };
 }

@@ -1,4 +1,8 @@
-import type { PlacementToCheck } from '@/core/errata/page-to-check';
+import { siteOfFiles } from '@/core/address/resolve-address';
+import { placementsToCheck, type PlacementToCheck } from '@/core/errata/page-to-check';
+import type { ReadableConnection } from '@/server/connections/connection';
+import { readingsOf } from '@/server/connections/read-site';
+import { showProgress } from './rows';
 
 /** A page as it was read. */
 export interface ReadPage {
@@ -11,6 +15,19 @@ export interface ReadPage {
 export interface Place {
   readonly page: ReadPage;
   readonly placement: PlacementToCheck;
+}
+
+/** Reads all pages of a site, with a word on how far it is. */
+export async function readPages(connection: ReadableConnection): Promise<ReadPage[]> {
+  const pages: ReadPage[] = [];
+  for await (const { address, title, language, placements } of readingsOf(
+    connection,
+    connection.site ?? siteOfFiles(),
+  )) {
+    pages.push({ path: address, title, language, placements: placementsToCheck(placements) });
+    showProgress(`${pages.length} pages read`);
+  }
+  return pages;
 }
 
 /** The places of each file of the site, by its path. */

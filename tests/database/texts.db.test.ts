@@ -62,17 +62,17 @@ describe('words within pictures', () => {
     expect(await readings()).toEqual([
       {
         path: 'img/plakat.png',
-        languages: 'de',
+        languages: 'drawn de',
         text: 'Frühlingskonzert\nSamstag 14 Juni\nAlte Feuerwache',
         problem: null,
       },
       {
         path: 'img/poster.png',
-        languages: 'en',
+        languages: 'drawn en',
         text: 'SUMMER CONCERT\nSaturday 14 June\nOld Fire Station',
         problem: null,
       },
-      { path: 'img/wall.png', languages: 'en', text: '', problem: null },
+      { path: 'img/wall.png', languages: 'drawn en', text: '', problem: null },
     ]);
     expect(await readTexts(held.db, siteId)).toBe(0);
   });
@@ -106,9 +106,9 @@ describe('words within pictures', () => {
     expect(
       (await readings()).map(({ path, languages, text }) => [path, languages, text.split('\n')[0]]),
     ).toEqual([
-      ['img/plakat.png', 'de+en', 'Frühlingskonzert'],
-      ['img/poster.png', 'en', 'SUMMER CONCERT'],
-      ['img/wall.png', 'en', 'Closed in August'],
+      ['img/plakat.png', 'drawn de+en', 'Frühlingskonzert'],
+      ['img/poster.png', 'drawn en', 'SUMMER CONCERT'],
+      ['img/wall.png', 'drawn en', 'Closed in August'],
     ]);
   });
 
@@ -128,7 +128,7 @@ describe('words within pictures', () => {
     expect(rows.find(({ path }) => path === 'img/moved.png')).toMatchObject({ text: '' });
     expect(rows.find(({ path }) => path === 'img/moved.png')?.problem).toBeTruthy();
     expect(rows.find(({ path }) => path === 'img/plakat.png')).toMatchObject({
-      languages: 'de+en',
+      languages: 'drawn de+en',
       problem: null,
     });
   });

@@ -375,6 +375,8 @@ describe('places that show no file', () => {
       ['stage.html', 1],
       ['<svg>', 1],
       ['<img>', 1],
+      // A plan whose rooms stand nowhere in words.
+      ['a.png', 1],
     ]);
     const items = await Promise.all(queue.map(async ({ key }) => site && (await deskItem(site, key))));
     expect(

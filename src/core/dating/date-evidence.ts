@@ -1,12 +1,16 @@
 /** What tells when a picture was taken: from its metadata, its name, its file, and the words around it. */
 import { dayOf, dayOfMs, monthSpan, yearSpan, type Day, type DaySpan } from './day';
 import {
+  boundsInWords,
   mentionsInName,
   mentionsInWords,
+  shortDaysInName,
   type DateMention,
   type MentionRules,
   type Precision,
 } from './date-mentions';
+
+import { relativeTimes } from './relative-times';
 
 /** Where a piece of evidence comes from. */
 export type DateOrigin =
@@ -44,6 +48,11 @@ export interface DateSources {
   readonly digitized?: string | undefined;
   /** Other dates that the metadata give for what is shown: IPTC 2:55, XMP DateCreated. */
   readonly fields?: readonly MetadataDate[];
+  /** When an editor last wrote it, and when this file was made, as the metadata say. */
+  readonly edited?: string | undefined;
+  readonly made?: string | undefined;
+  /** Maker, model and program of what took it. */
+  readonly camera?: string | undefined;
   /** Address of the file within the site. */
   readonly path: string;
   readonly widthPx?: number | null;
@@ -52,6 +61,8 @@ export interface DateSources {
   readonly captions?: readonly string[];
   readonly altTexts?: readonly string[];
   readonly headings?: readonly string[];
+  /** What its rows and cards say, each with the day that stands nearest to it, where there is one. */
+  readonly entries?: readonly { readonly text: string; readonly day: Day | null }[];
   /** Titles and addresses of the pages that show it. */
   readonly pages?: readonly { readonly path: string; readonly title: string }[];
   /** When the file was last written, ms since 1970: it was taken before. */
@@ -83,10 +94,20 @@ const BY_PRECISION: Readonly<Record<Precision, number>> = {
   year: 0.85,
 };
 
-/** Days to which clocks fall back that were never set. */
+/** Days to which clocks fall back that were never set; a day later or earlier where they were off by their zone. */
 const RESET_DAYS = new Set([
   '1970-01-01',
+  '1979-12-31',
   '1980-01-01',
+  '1980-01-02',
+  '1999-12-31',
+  '2000-01-02',
+  '2002-01-01',
+  '2005-01-01',
+  '2004-12-31',
+  '2005-01-02',
+  '2006-01-01',
+  '2010-01-01',
   '2000-01-01',
   '2001-01-01',
   '1904-01-01',
@@ -100,18 +121,39 @@ export interface DatingRules extends MentionRules {
 /** All that tells when a picture was taken, each piece by itself; what can't be a date is left out. */
 export function gatherEvidence(sources: DateSources, rules: DatingRules): DateEvidence[] {
   const { taken, digitized, fields = [], path, widthPx, heightPx } = sources;
+  const isScan = SCANNER.test(sources.camera ?? '') || isOldPrint(sources, rules);
+  const name = path.slice(path.lastIndexOf('/') + 1);
   const sizes = [widthPx, heightPx].flatMap((size) => (size ? [size] : []));
   const slash = path.lastIndexOf('/');
   const all: DateEvidence[] = [
-    ...fromMetadata('camera', taken, rules),
+    ...(isScan ? scanned(taken ?? digitized, false, rules) : fromMetadata('camera', taken, rules)),
     // A camera writes both alike; where they differ, it was scanned later.
-    ...(digitized && digitized.slice(0, 10) !== taken?.slice(0, 10) ? scanned(digitized, !taken, rules) : []),
+    ...(!isScan && digitized && digitized.slice(0, 10) !== taken?.slice(0, 10)
+      ? scanned(digitized, !taken, rules)
+      : []),
     ...fields.flatMap(({ value }) => fromMetadata('metadata', value, rules)),
-    ...mentioned('file name', mentionsInName(path.slice(slash + 1), rules, sizes)),
-    ...mentioned('folder', mentionsInName(path.slice(0, Math.max(0, slash)), rules, sizes)),
+    ...(taken || digitized || fields.length > 0 || isScan
+      ? []
+      : fromMetadata('metadata', sources.made, rules)),
+    ...edits(sources, rules),
+    ...mentioned('file name', mentionsInName(name, rules, sizes)),
+    ...shortDays(name, rules),
+    ...mentioned('folder', mentionsInName(withoutUploads(path.slice(0, Math.max(0, slash))), rules, sizes)),
     ...words('caption', sources.captions ?? [], rules),
     ...words('alt text', sources.altTexts ?? [], rules),
     ...words('heading', sources.headings ?? [], rules),
+    ...(sources.entries ?? []).flatMap(({ text, day }) => [
+      ...words('caption', [text], rules),
+      ...(day === null ? [] : mentioned('caption', relativeTimes(text, day))),
+    ]),
+    ...bounds(
+      [
+        ...(sources.captions ?? []),
+        ...(sources.altTexts ?? []),
+        ...(sources.entries ?? []).map(({ text }) => text),
+      ],
+      rules,
+    ),
     ...ofPages(sources.pages ?? [], rules),
     ...before('file date', sources.modifiedMs, rules),
     ...before('survey', sources.firstSeenMs, rules),
@@ -133,15 +175,79 @@ function fromMetadata(
   if (!match || !value) return [];
   const span = spanOfField(Number(match[1]), match[2], match[3]);
   if (!span?.from || span.from > rules.today || Number(match[1]) < FIRST_PHOTOGRAPH) return [];
-  const isReset = RESET_DAYS.has(match.slice(1).join('-'));
-  return [{ origin, ...span, weight: isReset ? 0.2 : WEIGHT[origin], text: value.trim() }];
+  // A clock that was never set starts at midnight; who photographs on that day does so later.
+  const isReset = RESET_DAYS.has(match.slice(1).join('-')) && !/[T ](?:0[6-9]|1\d|2[0-2]):/u.test(value);
+  return isReset ? [] : [{ origin, ...span, weight: WEIGHT[origin], text: value.trim() }];
+}
+
+/** Scanners and their programs call themselves so. */
+const SCANNER = /scan/iu;
+/** A print from before there were digital cameras, whatever the clock of what digitised it says. */
+const FIRST_DIGITAL_YEAR = 1995;
+
+/** Whether the words around a picture tell of a time that no digital camera has seen. */
+function isOldPrint(
+  { captions = [], headings = [], entries = [] }: DateSources,
+  rules: DatingRules,
+): boolean {
+  const own = [...captions, ...entries.map(({ text }) => text)].flatMap((text) =>
+    mentionsInWords(text, rules),
+  );
+  const told = own.length > 0 ? own : headings.flatMap((text) => mentionsInWords(text, rules));
+  const first = dayOf(FIRST_DIGITAL_YEAR, 1, 1) as Day;
+  return (
+    told.length > 0 &&
+    told.every(({ until, precision }) => until !== null && until < first && precision !== 'year')
+  );
+}
+
+/** An editor wrote it on that day: it was taken by then. */
+function edits({ edited, made, taken, fields = [] }: DateSources, rules: DatingRules): DateEvidence[] {
+  const later = taken || fields.length > 0 ? [edited, made] : [edited];
+  return later.flatMap((value) =>
+    fromMetadata('metadata', value, rules).map((one) => ({
+      ...one,
+      from: null,
+      weight: WEIGHT['file date'],
+    })),
+  );
+}
+
+/** Six digits are a day in one order or in two; where in two, other evidence decides. */
+function shortDays(name: string, rules: DatingRules): DateEvidence[] {
+  const days = shortDaysInName(name, rules);
+  return days.map(({ from, until, text }) => ({
+    ...{ origin: 'file name' as const, from, until, text },
+    weight: days.length === 1 ? SHORT_DAY : SHORT_DAY / 2,
+  }));
+}
+const SHORT_DAY = 2;
+
+/** When something was put up is no time of taking: content systems make a folder for each month. */
+const withoutUploads = (folder: string): string =>
+  folder.replace(
+    /(?:^|\/)(?:uploads?|media|files?|dateien|fileadmin|medias?|archivos|fichiers)\/(?:\d{4}(?:\/\d{2})?)(?=\/|$)/iu,
+    '/',
+  );
+
+/** “Before the works of 2012”. */
+function bounds(texts: readonly string[], rules: DatingRules): DateEvidence[] {
+  return texts.flatMap((text) =>
+    boundsInWords(text, rules).map(({ from, until, text: said }) => ({
+      origin: 'caption' as const,
+      from,
+      until,
+      text: said,
+      weight: WEIGHT.caption,
+    })),
+  );
 }
 
 /** Weight of a camera having written only this field. */
 const PERHAPS_CAMERA = 0.5;
 
 /** What was scanned on a day was taken by that day; where nothing else is said, perhaps on it. */
-function scanned(value: string, isOnly: boolean, rules: DatingRules): DateEvidence[] {
+function scanned(value: string | undefined, isOnly: boolean, rules: DatingRules): DateEvidence[] {
   return fromMetadata('scanner', value, rules).flatMap((one) => [
     { ...one, from: null },
     ...(isOnly ? [{ ...one, weight: PERHAPS_CAMERA }] : []),

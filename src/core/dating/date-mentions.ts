@@ -68,6 +68,8 @@ const num = (match: RegExpMatchArray, group: number) => Number(match[group]);
 const fullYear = (year: number) => (year < 100 ? 2000 + year : year);
 
 const SEASON_PATTERN = [...SEASONS.keys()].join('|');
+/** A year of two digits, as in `June ’22`. */
+const SHORT_YEAR = "[’']\\s?(\\d{2})(?!\\d)";
 
 /** In words, tried in this order: what an earlier one took, a later one leaves. */
 const IN_WORDS: readonly (readonly [RegExp, Reader])[] = [
@@ -94,7 +96,19 @@ const IN_WORDS: readonly (readonly [RegExp, Reader])[] = [
     new RegExp(`(?<![\\p{L}])(${MONTH_PATTERN})\\.?\\s+(?:de\\s+)?(\\d{4})(?!\\d)`, 'giu'),
     (m, r) => aMonth(num(m, 2), monthOf(word(m, 1)) ?? 0, r),
   ],
+  [
+    new RegExp(`(?<![\\p{L}])(${SEASON_PATTERN})\\s+(\\d{4})\\s?[-–/]\\s?(?:\\d{4}|\\d{2})(?!\\d)`, 'giu'),
+    (m, r) => aSeason(word(m, 1), num(m, 2), r, FIRST_YEAR),
+  ],
   [/(?<!\d)(\d{4})\s?[-–/]\s?(\d{4}|\d{2})(?!\d)/gu, (m, r) => aSchoolYear(word(m, 1), word(m, 2), r)],
+  [
+    new RegExp(`(?<![\\p{L}])(${MONTH_PATTERN})\\.?\\s+${SHORT_YEAR}`, 'giu'),
+    (m, r) => aMonth(fullYear(num(m, 2)), monthOf(word(m, 1)) ?? 0, r),
+  ],
+  [
+    new RegExp(`(?<![\\p{L}])(${SEASON_PATTERN})\\s+${SHORT_YEAR}`, 'giu'),
+    (m, r) => aSeason(word(m, 1), fullYear(num(m, 2)), r, FIRST_DIGITAL_YEAR),
+  ],
   [
     new RegExp(`(?<![\\p{L}])(${SEASON_PATTERN})\\s+(?:of\\s+|de\\s+)?(\\d{4})(?!\\d)`, 'giu'),
     (m, r) => aSeason(word(m, 1), num(m, 2), r, FIRST_YEAR),
@@ -110,7 +124,9 @@ const IN_NAMES: readonly (readonly [RegExp, Reader])[] = [
   ],
   [
     /(?<!\d)(\d{2})[-_.](\d{2})[-_.]((?:19|20)\d{2})(?!\d)/gu,
-    (m, r) => ofName(oneDay(num(m, 3), num(m, 2), num(m, 1), r)),
+    // Day first, as most of the world writes; month first where there is no such month.
+    (m, r) =>
+      ofName(oneDay(num(m, 3), num(m, 2), num(m, 1), r) ?? oneDay(num(m, 3), num(m, 1), num(m, 2), r)),
   ],
   [
     /(?<!\d)((?:19|20)\d{2})[-_]((?:19|20)\d{2}|\d{2})(?!\d)/gu,
@@ -126,7 +142,7 @@ const IN_NAMES: readonly (readonly [RegExp, Reader])[] = [
     (m, r) => aSeason(word(m, 1), fullYear(num(m, 2)), r, FIRST_DIGITAL_YEAR),
   ],
   [
-    /(?<![\dx×])((?:19|20)\d{2})(?![\dx×]|px|w(?![\p{L}])|h(?![\p{L}]))/giu,
+    /(?<![\dx×]|(?<!\p{L})(?:img|dsc|dscn|dscf|pict?|p|r|sam|cimg|imgp|mvi|gopr|nr|no|plot|lot|raum|room|haus|artikel|art|ref)[-_ ]?)((?:19|20)\d{2})(?![\dx×]|px|w(?![\p{L}])|h(?![\p{L}]))/giu,
     (m, r) => aYear(num(m, 1), r, FIRST_DIGITAL_YEAR),
   ],
 ];
@@ -174,4 +190,32 @@ function found(text: string, readers: readonly (readonly [RegExp, Reader])[], ru
     }
   }
   return all.sort((a, b) => a.at - b.at);
+}
+
+/** A day of six digits in a file's name, in each order in which it is one: `180622` is a day of June in two of them. */
+export function shortDaysInName(name: string, rules: MentionRules): DateMention[] {
+  return [...name.matchAll(/(?<!\d)(\d{2})(\d{2})(\d{2})(?!\d)/gu)].flatMap((match) => {
+    const [a, b, c] = [num(match, 1), num(match, 2), num(match, 3)];
+    const orders = [
+      [fullYear(c), b, a],
+      [fullYear(a), b, c],
+    ] as const;
+    const days = orders.flatMap(([year, month, date]) => {
+      const span = ofName(oneDay(year, month, date, rules));
+      return span ? [{ ...span, text: match[0] }] : [];
+    });
+    return days.filter((one, i) => days.findIndex(({ from }) => from === one.from) === i);
+  });
+}
+
+/** Words by which a time is only an upper bound: what is shown was before it. */
+const BEFORE =
+  /(?<!\p{L})(?:before|prior to|until|vor|bis|avant|jusqu[’']?(?:en|à)|antes|hasta)(?!\p{L})(?:\s+(?:the|de[mnrs]?|die|das|les?|la|las|los|el|l[’'])|\s+(?!in\b|the\b)\p{L}{3,}){0,4}\s*(?:(?:in|of|von|im|de|du|en)\s+)?(?<year>\d{4})(?!\d)/giu;
+
+/** Years before whose end a picture was taken, by its words: “before the works of 2012”. */
+export function boundsInWords(text: string, rules: MentionRules): DateMention[] {
+  return [...text.matchAll(BEFORE)].flatMap((match) => {
+    const span = aYear(Number(match.groups?.['year']), rules);
+    return span ? [{ ...span, from: null, text: match[0] }] : [];
+  });
 }

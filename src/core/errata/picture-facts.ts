@@ -43,9 +43,10 @@ export function pictureFacts(
     currentUntil: known?.ageing?.currentUntil ?? null,
     overdue: known?.ageing?.overdue ?? 0,
     changed: known?.changed ?? null,
-    leftoverClues: placeholder?.isPlaceholder
-      ? placeholder.clues.flatMap(({ weight, text }) => (weight > 0 ? [text] : []))
-      : [],
+    leftoverClues:
+      placeholder?.isPlaceholder && known?.leftoverFiles.includes(file.path)
+        ? placeholder.clues.flatMap(({ weight, text }) => (weight > 0 ? [text] : []))
+        : [],
   };
 }
 

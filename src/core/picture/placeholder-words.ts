@@ -5,7 +5,7 @@
  * or before a word for a picture.
  */
 export const SAMPLE_NAMES =
-  /(?:^|[^\p{L}])(?:placeholder|place-holder|(?:sample|dummy|blank)(?=[\W_]*(?:$|\d|\.|images?(?!\p{L})|img|photos?(?!\p{L})|pics?(?!\p{L})|pictures?(?!\p{L})|text|logo|banner|slide|thumb))|lorem|stock[\s_-]?photo|no[\s_-]?image|no[\s_-]?photo|no[\s_-]?picture|(?:image|photo|picture)[\s_-]?(?:is[\s_-])?(?:not[\s_-]?available|unavailable|(?:is[\s_-])?coming[\s_-]?soon)|image[\s_-]?missing|coming-?soon|default[\s_-]?(?:image|photo|picture)|example[\s_-]?(?:image|photo|picture)|template-?(?:image|photo)|your-?(?:image|photo|logo)|spacer|untitled-?image|platzhalter|beispielbild|musterbild|symbolbild|kein[\s_-]?(?:bild|foto)(?:[\s_-]?(?:vorhanden|verf[üu]gbar))?|bild[\s_-]?(?:folgt|fehlt)|(?:image|photo)[\s_-]?d[’'\s_-]?exemple|exemple[\s_-]?image|(?:image|photo)[\s_-]?(?:non|indisponible|à venir|a venir)(?:[\s_-]?disponible)?|pas d[’']image|image-?par-?d[ée]faut|imagen?[\s_-]?de[\s_-]?(?:ejemplo|muestra)|imagen[\s_-]?no[\s_-]?disponible|sin[\s_-]?imagen|marcador)(?:$|[^\p{L}])/iu;
+  /(?:^|[^\p{L}])(?:placeholder|place-holder|(?:sample|dummy|blank)(?=[\W_]*(?:$|\d{1,2}(?!\d)|\d{2,4}x\d{2,4}|\.|images?(?!\p{L})|img|photos?(?!\p{L})|pics?(?!\p{L})|pictures?(?!\p{L})|text|logo|banner|slide|thumb))|lorem|stock[\s_-]?photo|no[\s_-]?image|no[\s_-]?photo|no[\s_-]?picture|(?:image|photo|picture)[\s_-]?(?:is[\s_-])?(?:not[\s_-]?available|unavailable|(?:is[\s_-])?coming[\s_-]?soon)|image[\s_-]?missing|coming-?soon|default[\s_-]?(?:image|photo|picture)|example[\s_-]?(?:image|photo|picture)|template-?(?:image|photo)|your-?(?:image|photo|logo)|spacer|untitled-?image|avatar|(?:your|ihr|votre|su|tu)[_-]?(?:image|photo|logo|bild|foto)|(?:demo|exemple|ejemplo|beispiel|muster|sample|dummy|blank|avatar|default)[\s_-]?\d{1,2}(?!\d)|unbekannt(?:e|er)?|unknown|inconnue?|desconocid[oa]|dem(?:n[äa]|nae)chst|bient[oô]t|pr[óo]ximamente|bild[\s_-]?fehlt|foto[\s_-]?(?:folgt|fehlt)|photo[\s_-]?to[\s_-]?follow|platzhalter|beispielbild|musterbild|symbolbild|kein[\s_-]?(?:bild|foto)(?:[\s_-]?(?:vorhanden|verf[üu]gbar))?|bild[\s_-]?(?:folgt|fehlt)|(?:image|photo)[\s_-]?d[’'\s_-]?exemple|exemple[\s_-]?image|(?:image|photo)[\s_-]?(?:non|indisponible|à venir|a venir)(?:[\s_-]?disponible)?|pas d[’']image|image-?par-?d[ée]faut|imagen?[\s_-]?de[\s_-]?(?:ejemplo|muestra)|imagen[\s_-]?no[\s_-]?disponible|sin[\s_-]?imagen|marcador)(?:$|[^\p{L}])/iu;
 
 /** Names that say no more than that there is a picture, with a number. */
 export const BARE_NAMES =
@@ -17,3 +17,27 @@ export const SAMPLE_TEXT =
 
 /** A pixel size written out, as in `600x400`. */
 export const WRITTEN_SIZE = /(\d{2,5})\s?[x×]\s?(\d{2,5})/u;
+
+/** Drawn within a picture in place of one; told of the whole of what it says. */
+export const PROMPT_IN_PICTURE =
+  /^\W*(?:(?:image|picture|photo|foto|bild|imagen|fotografía)s?\W*(?:not (?:yet )?available|unavailable|coming soon|to follow|to come|here|missing|folgt|fehlt|in kürze|kommt|in arbeit|à venir|non disponible|bientôt|manquante|pr[óo]ximamente|no disponible|pendiente|aquí)?|(?:no|kein|sin|pas d[e’'])\s?(?:image|picture|photo|bild|foto|imagen)(?: (?:available|vorhanden|verfügbar|disponible))?|(?:bild|foto) folgt in kürze|coming soon|demnächst|bientôt disponible|pr[óo]ximamente|(?:your|ihr|votre|su|tu)\s?(?:logo|image|photo|picture|text|headline|title|bild|foto|titre|texte|título|texto|imagen|name|banner|ad)(?: (?:here|hier|ici|aquí))?(?:\W+your \w+ here)?|(?:sample|placeholder|platzhalter|muster|beispiel(?:bild)?|exemple|ejemplo|muestra|dummy|specimen|preview only)|logo(?: here)?|slide \d|banner|header|text (?:here|hier)|headline)\W*$/iu;
+/** Filler text, wherever it stands within. */
+export const FILLER_IN_PICTURE =
+  /lorem\s+ipsum|ipsum\s+dolor|dolor\s+sit|consectetur|your (?:headline|text|title) (?:goes )?here|ihr text hier|votre texte ici|su texto aquí/iu;
+/** Nothing but a pixel size. */
+export const SIZE_IN_PICTURE = /^\W*\d{2,4}\s*[x×X*]\s*\d{2,4}\s*(?:px|pixels?)?\W*$/u;
+/** That there is none on purpose. */
+export const NO_PICTURE_WISHED =
+  /(?<!\p{L})(?:own (?:wish|request)|prefers? not|asked not|wunsch|möchte nicht|demande|souhait|deseo|petición|prefiere no|by request)(?!\p{L})/iu;
+/** A row that begins with what should stand there, and goes on in the same way. */
+export const UNFILLED_BEGINNING =
+  /^\W*(?:name|vorname|nom|nombre|title|titel|titre|título)\s+(?:here|hier|ici|aquí|surname|nachname|prénom|apellidos?)\b.{0,60}$/iu;
+/**
+ * Words by which a text speaks of what a sign is made of: then it was drawn on purpose. Parts of drawings, of lessons, of
+ * riddles, of charts of colours, of games.
+ */
+export const SPEAKS_OF_SIGN =
+  /(?<!\p{L})(?:outlines?|silhouettes?|umriss\p{L}*|schattenriss\p{L}*|contours?|siluetas?|contornos?|frames?|rahmen|cadres?|marcos?|wires?|seile?|cables?|brac(?:e|es|ing)|streben?|cross(?:es|ed)?|kreuz\p{L}*|crois\p{L}*|cruz\p{L}*|diagonals?|hills?|hügel|collines?|colinas?|mountains?|berge?|montagnes?|montañas?|sun|sonne|soleil|sol|sketch(?:es)?|\p{L}*skizzen?|croquis|bocetos?|drawings?|\p{L}*zeichnung(?:en)?|dessins?|dibujos?|diagrams?|scales?|skala|échelle|escala|paints?|farben?|\p{L}*farbtafel\p{L}*|lack|couleurs?|peinture|colou?rs?|pintura|ral|swatch(?:es)?|chess\p{L}*|schach\p{L}*|échiquier|ajedrez|checker\p{L}*|marks?|monogramm?e?s?|initialen?|letters?|buchstaben?|lettres?|letras?|signs?|zeichen|signes?|signos?|symbole?s?|quiz|rätsel|guess|riddle|devinette|adivina|mystery|templates?|vorlagen?|modèles?|plantillas?|measures?|\p{L}*maß(?:e|en)?|mesures?|medidas?|dimensions?|mm|cm|who is|wer ist|qui est|quién es)(?!\p{L})/iu;
+/** What a template writes into a row until somebody fills it in. */
+export const UNFILLED_ROW =
+  /^\W*(?:(?:first |last |full |your )?names?|vor(?:- und nach)?name|nachname|nom|prénom|nombre|title|titel|titre|título|heading|headline|überschrift|role|funktion|fonction|cargo|position|job title|text|beschreibung|description|descripción)(?:\s*[,–—|/:-]?\s*(?:names?|surname|nachname|apellidos?|prénom|role|funktion|fonction|cargo|position|job title|title|function|text|texte|hier|here|ici|aquí|email|e-mail|amt))*\W*$/iu;

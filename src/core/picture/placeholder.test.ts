@@ -1,20 +1,26 @@
 import { describe, expect, it } from 'vitest';
 import { pictureOf } from './drawn-pictures.fixture';
-import { emptinessOf, placeholderVerdict, type PlaceholderSources } from './placeholder';
+import {
+  emptinessOf,
+  placeholderVerdict,
+  type PlaceholderPlace,
+  type PlaceholderSources,
+} from './placeholder';
 
+const PLACE: PlaceholderPlace = {
+  ...{ alt: null, caption: null, heading: '', entry: '', near: '' },
+  ...{ section: 'lessons', page: 'lessons/index.html', row: null, isHomeLink: false },
+};
 const SOURCES: PlaceholderSources = {
   paths: ['img/hall.jpg'],
-  widthPx: 600,
-  heightPx: 400,
-  emptiness: 0.3,
+  ...{ widthPx: 600, heightPx: 400, emptiness: 0.3, sign: null, readText: null },
   isFromCamera: false,
-  altTexts: [],
-  captions: [],
-  nearTexts: [],
-  sections: ['lessons'],
-  teaching: null,
-  looksTaught: false,
+  places: [PLACE],
+  ...{ photosBeside: 0, numberedBeside: 0, teaching: null, looksTaught: false },
 };
+const at = (...places: readonly Partial<PlaceholderPlace>[]) => ({
+  places: places.map((place) => ({ ...PLACE, ...place })),
+});
 const verdict = (sources: Partial<PlaceholderSources>) => placeholderVerdict({ ...SOURCES, ...sources });
 
 describe('placeholderVerdict', () => {
@@ -22,16 +28,40 @@ describe('placeholderVerdict', () => {
     ['a flat sample by name and size', { paths: ['img/sample_600x400.png'], emptiness: 0.97 }],
     [
       'a photograph that came with the template',
-      { paths: ['img/stock-photo-3.jpg'], captions: ['Caption goes here'] },
+      { paths: ['img/stock-photo-3.jpg'], ...at({ caption: 'Caption goes here' }) },
     ],
-    ['a flat one with a template’s caption', { emptiness: 0.97, captions: ['Lorem ipsum dolor sit amet'] }],
-    ['one told by alt text and emptiness', { altTexts: ['placeholder image'], emptiness: 0.95 }],
+    [
+      'a flat one with a template’s caption',
+      { emptiness: 0.97, ...at({ caption: 'Lorem ipsum dolor sit amet' }) },
+    ],
+    ['one told by alt text and emptiness', { ...at({ alt: 'placeholder image' }), emptiness: 0.95 }],
     ['a German one', { paths: ['bilder/platzhalter.png'], emptiness: 0.95 }],
     ['one that looks like a taught one', { looksTaught: true, emptiness: 0.4 }],
     [
       'a numbered one amid blind text',
-      { paths: ['img/image-3.png'], emptiness: 0.95, nearTexts: ['Lorem ipsum dolor sit amet'] },
+      { paths: ['img/image-3.png'], emptiness: 0.95, ...at({ near: 'Lorem ipsum dolor sit amet' }) },
     ],
+    ['a crossed frame', { emptiness: 0.95, sign: 'crossed frame' }],
+    ['one that says itself that it is to come', { emptiness: 0.95, readText: 'Image\ncoming soon' }],
+    ['one in which its size is written', { emptiness: 0.95, readText: '300 × 200' }],
+    ['a run of colours that nobody described', { emptiness: 0.7, sign: 'gradient' }],
+    [
+      'a photograph in rows that nobody filled in',
+      at(...[1, 2, 3].map(() => ({ entry: 'Name, role', row: 'committee.html ul' }))),
+    ],
+    [
+      'one desk for three things that have nothing in common',
+      at({ entry: 'Bee inspector' }, { entry: 'The harvest in autumn' }, { entry: 'Wildlife pond' }),
+    ],
+    [
+      'the outline of a person in two rows with names',
+      {
+        emptiness: 0.98,
+        sign: 'outline of a person',
+        ...at({ entry: 'Bran Oakes' }, { entry: 'Tilda Moss' }),
+      },
+    ],
+    ['one of numbered samples', { paths: ['img/sample-2.jpg'], numberedBeside: 2 }],
     ['one that was pointed out', { teaching: 'placeholder', isFromCamera: true }],
   ])('finds %s', (_, sources) => {
     const { isPlaceholder, clues, belief } = verdict(sources);
@@ -47,8 +77,7 @@ describe('placeholderVerdict', () => {
       {
         emptiness: 0.95,
         paths: ['img/logo.png'],
-        altTexts: ['The school’s bell'],
-        sections: ['a', 'b', 'c', 'd'],
+        ...at(...['a', 'b', 'c', 'd'].map((section) => ({ section, alt: 'The school’s bell' }))),
       },
     ],
     [
@@ -56,7 +85,7 @@ describe('placeholderVerdict', () => {
       {
         paths: ['img/sample-table.jpg'],
         isFromCamera: true,
-        altTexts: ['Fabric samples laid out on a table'],
+        ...at({ alt: 'Fabric samples laid out on a table' }),
       },
     ],
     [
@@ -64,17 +93,42 @@ describe('placeholderVerdict', () => {
       {
         paths: ['img/sample-programme.png'],
         emptiness: 0.95,
-        altTexts: ['A sample programme: three pieces and one song'],
+        ...at({ alt: 'A sample programme: three pieces and one song' }),
       },
     ],
-    ['a poster', { emptiness: 0.75, altTexts: ['Winter Voices, 14 December 2022'] }],
+    ['a poster', { emptiness: 0.75, ...at({ alt: 'Winter Voices, 14 December 2022' }) }],
     ['a white icon', { widthPx: 32, heightPx: 32, emptiness: 1 }],
     ['a blank that was cleared', { paths: ['img/blank.png'], emptiness: 1, teaching: 'not a placeholder' }],
-    ['a flat map, described', { emptiness: 0.92, altTexts: ['Map of the way from the bridge'] }],
+    [
+      'a crossed frame that the text is about',
+      {
+        emptiness: 0.95,
+        sign: 'crossed frame',
+        ...at({ alt: 'Bracing of the frame', caption: 'How the frame is braced' }),
+      },
+    ],
+    [
+      'a wish not to be shown',
+      { emptiness: 0.97, sign: 'outline of a person', readText: 'no photo at her own wish' },
+    ],
+    [
+      'a notice',
+      { emptiness: 0.9, readText: 'Closed on Monday 30 November', ...at({ alt: 'Closed on Monday' }) },
+    ],
+    [
+      'one bee wherever bees are meant, described alike',
+      at(
+        { alt: 'Bee on a borage flower', entry: 'Swarms' },
+        { alt: 'Bee on a borage flower', entry: 'Honey for sale' },
+        { alt: 'Bee on a borage flower', entry: 'Courses' },
+      ),
+    ],
+    ['a sign that leads home', { emptiness: 0.9, sign: 'large letters', ...at({ isHomeLink: true }) }],
+    ['a flat map, described', { emptiness: 0.92, ...at({ alt: 'Map of the way from the bridge' }) }],
   ])('leaves %s', (_, sources) => expect(verdict(sources).isPlaceholder).toBe(false));
 
   it('says what speaks for and against, the strongest first', () => {
-    const { clues } = verdict({ paths: ['img/sample.jpg'], isFromCamera: true });
+    const { clues } = verdict({ paths: ['img/sample.jpg'], isFromCamera: true, ...at({ alt: 'Hall' }) });
     expect(clues.map(({ text }) => text)).toEqual([
       'A camera took it.',
       'Its name says so: “sample.jpg”.',

@@ -1,9 +1,43 @@
 /** Whether a picture is a leftover of a template: each clue by itself with its weight, so that the verdict can be read. */
-import { BARE_NAMES, SAMPLE_NAMES, SAMPLE_TEXT, WRITTEN_SIZE } from './placeholder-words';
+import { contentWords, sharedWords, tokensOf } from '../words/content-words';
+import { wordsFor } from '../words/languages/known-languages';
+import { namesIn } from '../words/proper-names';
+import type { DrawnSign } from './drawn-signs';
+import {
+  BARE_NAMES,
+  FILLER_IN_PICTURE,
+  NO_PICTURE_WISHED,
+  PROMPT_IN_PICTURE,
+  SAMPLE_NAMES,
+  SAMPLE_TEXT,
+  SIZE_IN_PICTURE,
+  SPEAKS_OF_SIGN,
+  UNFILLED_BEGINNING,
+  UNFILLED_ROW,
+  WRITTEN_SIZE,
+} from './placeholder-words';
 import type { GreyPlane } from './grey-plane';
 
 /** What a person said of a picture: it holds, whatever the clues say. */
 export type Teaching = 'placeholder' | 'not a placeholder';
+
+/** A place that shows it, as far as it tells a leftover. */
+export interface PlaceholderPlace {
+  readonly alt: string | null;
+  readonly caption: string | null;
+  /** The heading right over it; empty where there is none. */
+  readonly heading: string;
+  /** What its row, card or paragraph says. */
+  readonly entry: string;
+  /** Text before and after it. */
+  readonly near: string;
+  readonly section: string;
+  readonly page: string;
+  /** The run of like elements that it stands in; `null` where in none. */
+  readonly row: string | null;
+  /** Whether a press on it leads to the first page. */
+  readonly isHomeLink: boolean;
+}
 
 export interface PlaceholderSources {
   readonly paths: readonly string[];
@@ -11,14 +45,17 @@ export interface PlaceholderSources {
   readonly heightPx: number;
   /** As `emptinessOf` gives it. */
   readonly emptiness: number;
+  /** The sign that is drawn; `null` where none is. */
+  readonly sign: DrawnSign | null;
+  /** The words that were read in it; `null` where that was not tried. */
+  readonly readText: string | null;
   /** Whether a camera left its marks in the file. */
   readonly isFromCamera: boolean;
-  readonly altTexts: readonly string[];
-  readonly captions: readonly string[];
-  /** Text before and after its placements. */
-  readonly nearTexts: readonly string[];
-  /** Sections of the pages that show it. */
-  readonly sections: readonly string[];
+  readonly places: readonly PlaceholderPlace[];
+  /** Of its row's other pictures, how many are photographs: 0 to 1; 0 where it stands in no row. */
+  readonly photosBeside: number;
+  /** How many other files have its name with another number. */
+  readonly numberedBeside: number;
   readonly teaching: Teaching | null;
   /** Whether it looks like one that a person taught. */
   readonly looksTaught: boolean;
@@ -65,7 +102,9 @@ function cluesOf(sources: PlaceholderSources): PlaceholderClue[] {
   if (sources.looksTaught) clue(7, 'It looks like one that you pointed out.');
   named(sources, clue);
   said(sources, clue);
+  drawn(sources, clue);
   looked(sources, clue);
+  stood(sources, clue);
   return clues;
 }
 
@@ -74,11 +113,18 @@ const inWords = (path: string) => path.replace(/\.\w{2,5}$/u, '').replace(/[_.]/
 
 type Clue = (weight: number, text: string) => void;
 
-function named({ paths, widthPx, heightPx, altTexts }: PlaceholderSources, clue: Clue): void {
+const distinct = (texts: readonly (string | null)[]): string[] => [
+  ...new Set(texts.flatMap((text) => (text?.trim() ? [text] : []))),
+];
+
+function named({ paths, widthPx, heightPx, places, numberedBeside }: PlaceholderSources, clue: Clue): void {
   const names = paths.map((path) => path.slice(path.lastIndexOf('/') + 1));
   const name = names.find((one) => SAMPLE_NAMES.test(inWords(one)));
   if (name) clue(3.2, `Its name says so: “${name}”.`);
-  const alt = altTexts.find((one) => SAMPLE_NAMES.test(one));
+  // Within a sentence a sample is a thing: a jar with the honey sample.
+  const alt = distinct(places.map((place) => place.alt)).find(
+    (one) => SAMPLE_NAMES.test(one) && one.trim().split(/\s+/u).length <= NAMES_WORDS,
+  );
   if (alt) clue(2.9, `Its alt text says so: “${alt}”.`);
   const sized = names.find((one) => {
     const [, width, height] = WRITTEN_SIZE.exec(one) ?? [];
@@ -87,34 +133,186 @@ function named({ paths, widthPx, heightPx, altTexts }: PlaceholderSources, clue:
   const bare = names.find((one) => BARE_NAMES.test(one));
   if (bare && !name) clue(1, `Its name says nothing: “${bare}”.`);
   if (sized && name) clue(0.8, `Its name is its size: “${sized}”.`);
+  if (name && numberedBeside > 0)
+    clue(
+      2.7,
+      `${numberedBeside === 1 ? 'Another one has' : `${numberedBeside} others have`} its name with another number.`,
+    );
 }
 
-function said({ captions, nearTexts, altTexts, sections }: PlaceholderSources, clue: Clue): void {
+const NAMES_WORDS = 3;
+/** Alt texts of so many words describe; shorter ones name. */
+const DESCRIBES_WORDS = 4;
+
+function said({ places, sign, emptiness, readText }: PlaceholderSources, clue: Clue): void {
+  const captions = distinct(places.map(({ caption }) => caption));
   const caption = captions.find((one) => SAMPLE_TEXT.test(one));
   if (caption) clue(3, `Its caption is a template’s: “${caption.slice(0, 80)}”.`);
-  const near = nearTexts.find((one) => SAMPLE_TEXT.test(one));
-  if (near && !caption) clue(2, 'A template’s text stands around it.');
-  const real = new Set(captions.filter((one) => !SAMPLE_TEXT.test(one)));
-  if (new Set(sections).size >= 3 && real.size >= 2)
-    clue(1.6, `It stands in ${new Set(sections).size} sections with ${real.size} different captions.`);
-  const told = altTexts.find((one) => one.trim().split(/\s+/u).length >= 4 && !SAMPLE_NAMES.test(one));
-  if (told) clue(-1.2, `Somebody described it: “${told.slice(0, 80)}”.`);
+  const entry = places.find((place) => SAMPLE_TEXT.test(place.entry));
+  const near = places.find((place) => SAMPLE_TEXT.test(place.near));
+  if (entry && !caption) clue(6.2, `It stands with a template’s text: “${entry.entry.slice(0, 60)}”.`);
+  else if (near && !caption) clue(2, 'A template’s text stands around it.');
+  const real = captions.filter((one) => !SAMPLE_TEXT.test(one));
+  const sections = new Set(places.map(({ section }) => section).filter((section) => section !== ''));
+  if (sections.size >= 3 && real.length >= 2)
+    clue(1.6, `It stands in ${sections.size} sections with ${real.length} different captions.`);
+  const alts = distinct(places.map(({ alt }) => alt)).filter((one) => !SAMPLE_NAMES.test(one));
+  // What should be there is named beside a sign as well; only words for what is drawn speak of the sign.
+  if (sign !== null || isPrompt(readText)) {
+    const about = places.find(
+      (place) => SPEAKS_OF_SIGN.test(`${place.alt ?? ''} ${aroundOf(place)}`) || namesColour(place),
+    );
+    if (about)
+      clue(
+        -4.5,
+        `The text speaks of what is drawn: “${`${about.alt ?? ''} ${aroundOf(about)}`.trim().slice(0, 60)}”.`,
+      );
+  } else {
+    const told = alts.find((one) => one.trim().split(/\s+/u).length >= DESCRIBES_WORDS);
+    if (told) clue(-1.2, `Somebody described it: “${told.slice(0, 80)}”.`);
+    const spoken = places.find(isSpokenOf);
+    if (spoken && cardsOf(places) < MANY_CARDS)
+      clue(-3.4, `The text speaks of it: “${aroundOf(spoken).slice(0, 60).trim()}”.`);
+  }
+  // A sign or a photograph of a template is never described; so are many others.
+  if (alts.length === 0 && captions.length === 0 && (sign !== null || emptiness < FULL))
+    clue(0.7, 'Nobody has described it.');
+  const wish = places.find(({ alt, caption: below, entry: row }) =>
+    NO_PICTURE_WISHED.test(`${alt ?? ''} ${below ?? ''} ${row}`),
+  );
+  if (wish) clue(-6, 'Somebody wishes not to be shown.');
+}
+
+/** Whether what was read in it is nothing but a prompt, a filler or a size. */
+const isPrompt = (readText: string | null): boolean => {
+  const text = (readText ?? '').replace(/\s+/gu, ' ').trim();
+  return PROMPT_IN_PICTURE.test(text) || FILLER_IN_PICTURE.test(text) || SIZE_IN_PICTURE.test(text);
+};
+
+const COLOURS = wordsFor(null, 'colours');
+
+/** A chart of colours names them; a bare tone may be one of its fields. */
+const namesColour = (place: PlaceholderPlace): boolean =>
+  tokensOf(`${place.alt ?? ''} ${place.caption ?? ''} ${place.entry}`).some(
+    (word) =>
+      COLOURS.has(word) ||
+      [...COLOURS].some(
+        (colour) => colour.length >= 3 && word.endsWith(colour) && word.length <= colour.length + 6,
+      ),
+  );
+
+const aroundOf = ({ caption, entry, heading }: PlaceholderPlace) => `${caption ?? ''} ${entry} ${heading}`;
+
+/** Whether what stands around a place has words of its alt text: a drawing that the text is about. */
+function isSpokenOf(place: PlaceholderPlace): boolean {
+  const { alt } = place;
+  if (!alt || SAMPLE_NAMES.test(alt) || SAMPLE_TEXT.test(aroundOf(place))) return false;
+  const own = contentWords(alt, SMALL);
+  return own.length >= 2 && sharedWords(own, contentWords(aroundOf(place), SMALL)).length > 0;
+}
+
+/** How much each sign tells by itself: many a site draws in bare tones on purpose. */
+const SIGN_WEIGHT: Readonly<Record<DrawnSign, readonly [weight: number, text: string]>> = {
+  flat: [3.4, 'It is one bare tone.'],
+  gradient: [4.8, 'It is a run from one colour to another, and nothing else.'],
+  'soft blobs': [4.8, 'It is soft blobs of colour, and nothing else.'],
+  checkerboard: [4.8, 'It is the checkerboard that programs draw where nothing is.'],
+  'crossed frame': [4.8, 'It is a crossed frame, as drafts have for a picture to come.'],
+  'mountains and sun': [4.8, 'It is the sign for “a picture”: mountains and a sun.'],
+  'outline of a person': [4.8, 'It is the outline of a person.'],
+  'play triangle': [4.8, 'It is a play triangle on a bare ground.'],
+  'large letters': [3.6, 'It is a letter or two on a bare ground.'],
+  'sign of a broken picture': [4.8, 'It is what a browser draws for a missing picture.'],
+};
+
+function drawn({ sign, readText, widthPx, heightPx }: PlaceholderSources, clue: Clue): void {
+  const text = (readText ?? '').replace(/\s+/gu, ' ').trim();
+  if (NO_PICTURE_WISHED.test(text)) return clue(-6, `It says why there is no picture: “${text}”.`);
+  if (FILLER_IN_PICTURE.test(text)) return clue(6.5, `Filler text stands in it: “${text.slice(0, 60)}”.`);
+  if (PROMPT_IN_PICTURE.test(text)) return clue(6.5, `It says itself that a picture is to come: “${text}”.`);
+  if (SIZE_IN_PICTURE.test(text)) return clue(5.2, `A size is written in it: “${text}”.`);
+  // Icons and marks are made of the same shapes.
+  if (!sign || Math.max(widthPx, heightPx) < LEAST_PX) return;
+  const [weight, words] = SIGN_WEIGHT[sign];
+  clue(weight, words);
 }
 
 function looked(
-  { widthPx, heightPx, emptiness, isFromCamera, captions, altTexts, nearTexts, paths }: PlaceholderSources,
+  { widthPx, heightPx, emptiness, isFromCamera, places, paths, sign, readText }: PlaceholderSources,
   clue: Clue,
 ): void {
   if (isFromCamera) clue(-4, 'A camera took it.');
+  if (places.some(({ isHomeLink }) => isHomeLink)) clue(-4, 'It leads to the first page, as a logo does.');
+  const words = (readText ?? '').split(/\s+/u).filter((word) => /\p{L}{3}/u.test(word));
+  if (words.length >= MANY_WORDS && !FILLER_IN_PICTURE.test(readText ?? ''))
+    clue(-2.5, `It says something: “${words.slice(0, 8).join(' ')}”.`);
   if (Math.min(widthPx, heightPx) < LEAST_PX) return;
-  const isTold = [...captions, ...altTexts, ...nearTexts].some(
-    (one) => SAMPLE_TEXT.test(one) || SAMPLE_NAMES.test(one),
-  );
+  const texts = places.flatMap(({ alt, caption, near }) => [alt ?? '', caption ?? '', near]);
+  const isTold = texts.some((one) => SAMPLE_TEXT.test(one) || SAMPLE_NAMES.test(one));
   const isNamed = paths.some((path) => SAMPLE_NAMES.test(inWords(path)));
-  if (emptiness >= EMPTY)
+  if (emptiness >= EMPTY && sign === null)
     clue(isTold || isNamed ? 2 : 1, 'Next to nothing is to be seen on it: one or two tones.');
   if (emptiness < FULL) clue(-1.5, 'It is as full as a photograph.');
 }
+
+/** A notice or a poster has more words than a prompt. */
+const MANY_WORDS = 4;
+/** Fewer places in a row may be chance. */
+const MANY_IN_ROW = 3;
+const MANY_CARDS = 3;
+
+/** What its places tell together: rows that nobody filled in, one picture for several people, or for unrelated things. */
+function stood({ places, emptiness, photosBeside, sign }: PlaceholderSources, clue: Clue): void {
+  const unfilled = places.filter(({ entry }) => UNFILLED_ROW.test(entry) || UNFILLED_BEGINNING.test(entry));
+  const rows = new Map<string, PlaceholderPlace[]>();
+  for (const place of places)
+    if (place.row !== null) rows.set(place.row, [...(rows.get(place.row) ?? []), place]);
+  const longest = [...rows.values()].sort((a, b) => b.length - a.length)[0] ?? [];
+  if (unfilled.length >= 2)
+    clue(6.2, `It stands in ${unfilled.length} rows that nobody has filled in: “${unfilled[0]?.entry}”.`);
+  else if (longest.length >= MANY_IN_ROW && longest.every(({ alt, caption }) => !alt?.trim() && !caption))
+    clue(2.5, `It stands ${longest.length} times in one row, and nobody has described it.`);
+  const people = new Set(
+    places.flatMap(({ entry, caption, heading }) => {
+      const [first] = namesIn(entry || caption || heading);
+      return first ? [first.words.join(' ')] : [];
+    }),
+  );
+  const isFewTones = emptiness >= FULL || sign !== null;
+  if (people.size >= 2 && isFewTones && !places.some(isSpokenOf))
+    clue(2.5, `It stands for ${people.size} people by name.`);
+  else if (people.size === 1 && sign !== null && !places.some(isSpokenOf))
+    clue(1.2, 'It stands where a person is named.');
+  const cards = cardsOf(places);
+  if (cards >= MANY_CARDS) clue(6.2, `It stands for ${cards} things that have nothing in common.`);
+  if (photosBeside >= MOST_PHOTOS && (sign !== null || emptiness >= EMPTY))
+    clue(1.6, 'The others of its row are photographs.');
+}
+
+const MOST_PHOTOS = 0.6;
+
+/** Under how many different things it stands, none of which has a word in common with another, or with its alt text. */
+function cardsOf(places: readonly PlaceholderPlace[]): number {
+  const kept: string[][] = [];
+  for (const place of places) {
+    const words = contentWords(
+      `${place.alt ?? ''} ${place.caption ?? ''} ${place.entry || place.heading}`,
+      SMALL,
+    );
+    if (words.length === 0) continue;
+    if (!kept.some((others) => sharedWords(words, others).length > 0)) kept.push(words);
+  }
+  // A picture that is described alike everywhere is one that somebody chose.
+  const alts = distinct(places.map(({ alt }) => alt));
+  return alts.length === 1 &&
+    places.every(({ alt }) => alt?.trim()) &&
+    (alts[0] ?? '').trim().split(/\s+/u).length >= DESCRIBES_WORDS
+    ? 0
+    : kept.length;
+}
+
+/** A site may be written in several languages. */
+const SMALL = wordsFor(null, 'functionWords');
 
 /** Tones that are told apart. */
 const TONES = 24;

@@ -17,6 +17,10 @@ export interface EmbeddedMetadata {
   /** Other dates of what is shown, with the field that gives each. */
   readonly dates?: readonly { readonly field: string; readonly value: string }[];
   readonly camera?: string;
+  /** When an editor last wrote it (EXIF DateTime, XMP ModifyDate): it was taken before. */
+  readonly edited?: string;
+  /** When this file was made (XMP CreateDate); of a picture from a camera that is when it was taken. */
+  readonly made?: string;
   /** EXIF Orientation, 2 to 8: how the pixels are to be turned, or mirrored, to stand upright; absent where they do. */
   readonly orientation?: number;
   readonly title?: string;
@@ -47,8 +51,13 @@ export async function readMetadata(bytes: Uint8Array): Promise<EmbeddedMetadata>
     taken: text(exif['DateTimeOriginal']),
     digitized: text(exif['DateTimeDigitized'] ?? exif['CreateDate']),
     dates: datesOf(iptc, xmp),
+    edited: text(exif['ModifyDate']) ?? first(xmp['ModifyDate'], xmp['MetadataDate']),
+    made: first(xmp['CreateDate']),
     orientation: orientationOf(blocks),
-    camera: [text(exif['Make']), text(exif['Model'])].filter(Boolean).join(' ') || undefined,
+    camera:
+      [text(exif['Make']), text(exif['Model']), scannerProgram(text(exif['Software']))]
+        .filter(Boolean)
+        .join(' ') || undefined,
     title: first(xmp['title'], xmp['Headline'], iptc['ObjectName'], iptc['Headline']),
     description: first(xmp['description'], iptc['Caption'], exif['ImageDescription']),
     altText: first(xmp['AltTextAccessibility']),
@@ -63,6 +72,10 @@ export async function readMetadata(bytes: Uint8Array): Promise<EmbeddedMetadata>
     place: first(xmp['Location'], xmp['City'], iptc['City']),
   });
 }
+
+/** A scanner's program names it where the scanner does not name itself. */
+const scannerProgram = (software: string | undefined): string | undefined =>
+  software && /scan/iu.test(software) ? software : undefined;
 
 /** HEIC is stored turned already, whatever its EXIF says. */
 function orientationOf(facts: Metadata | null): number | undefined {

@@ -14,6 +14,9 @@ const FALLBACK = 'en';
 const LONG_SIDE_PX = 900;
 /** For a first glance, which takes a third of the time: most pictures hold nothing that looks like words. */
 const GLANCE_PX = 450;
+/** Drawn letters may be too large to be read as well as too small: what is not read at one size is tried at the other. */
+const DRAWN_PX = [450, 700];
+const DRAWN_CONFIDENCE = 45;
 /** What looks like words at a glance: so many that could be read at all, or many more of which none could. */
 const GLANCE = { words: 3, confidence: 30, shapes: 8 };
 /** After which reading one picture is given up. */
@@ -21,6 +24,17 @@ const TIME_LIMIT_MS = 30_000;
 
 /** Smaller ones are icons and buttons: their words are those of the page, or none. */
 export const LEAST_READ_PX = { width: 200, height: 100 };
+
+/** Less of a picture in its two commonest tones is a photograph. */
+export const FEW_TONES = 0.6;
+/** Smaller ones of few tones are icons. */
+export const LEAST_DRAWN_PX = { long: 100, short: 36 };
+
+/** Whether a picture is drawn in few tones, and large enough that words may stand in it. @param emptiness as `emptinessOf` gives it */
+export const isDrawnInFewTones = (emptiness: number, widthPx: number, heightPx: number): boolean =>
+  emptiness >= FEW_TONES &&
+  Math.max(widthPx, heightPx) >= LEAST_DRAWN_PX.long &&
+  Math.min(widthPx, heightPx) >= LEAST_DRAWN_PX.short;
 
 /** Whether a picture is large enough to have its words read. */
 export const isReadable = (widthPx: number, heightPx: number): boolean =>
@@ -64,6 +78,19 @@ export class TextReader {
     const words = shapes.filter(({ confidence }) => confidence > GLANCE.confidence);
     if (words.length < GLANCE.words && shapes.length < GLANCE.shapes) return '';
     return sureText(await this.recognised(bytes, LONG_SIDE_PX));
+  }
+
+  /**
+   * The words of a picture of few tones, where letters are drawn and not found in leaves: numbers and single words too.
+   *
+   * @throws Error where the picture can't be opened, or takes too long
+   */
+  async readDrawn(bytes: Uint8Array): Promise<string> {
+    for (const longSidePx of DRAWN_PX) {
+      const text = sureText(await this.recognised(bytes, longSidePx), DRAWN_CONFIDENCE);
+      if (text !== '') return text;
+    }
+    return '';
   }
 
   private async recognised(bytes: Uint8Array, longSidePx: number): Promise<ReadWord[][]> {

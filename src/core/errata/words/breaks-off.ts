@@ -1,6 +1,6 @@
 /** Whether a text ends in the middle. */
-import { tokensOf } from './content-words';
-import { ownVocabulary, languageOfText } from './languages/known-languages';
+import { tokensOf } from '../../words/content-words';
+import { ownVocabulary, languageOfText } from '../../words/languages/known-languages';
 
 const LEAST_WORDS = 4;
 /** Words of two letters and less that texts end with; all others of that length are the beginning of a word. */

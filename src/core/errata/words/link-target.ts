@@ -1,6 +1,6 @@
 /** Where a link leads, and what that is called. */
 import type { PageToCheck, PlacementToCheck } from '../page-to-check';
-import { tokensOf } from './content-words';
+import { tokensOf } from '../../words/content-words';
 
 /** What a press opens: a picture, a document or recording, a place on another site, or one of the own site. */
 export type TargetKind = 'picture' | 'media' | 'elsewhere' | 'page' | 'deed';

@@ -1,6 +1,6 @@
-import { areRelated, plain, tokensOf } from './content-words';
-import type { Vocabulary } from './languages/vocabulary';
-import { vocabulariesOf, wordsFor } from './languages/known-languages';
+import { areRelated, plain, tokensOf } from '../../words/content-words';
+import type { Vocabulary } from '../../words/languages/vocabulary';
+import { vocabulariesOf, wordsFor } from '../../words/languages/known-languages';
 
 type Pair = readonly [readonly string[], readonly string[]];
 const pairsKnown = new Map<Vocabulary, readonly Pair[]>();

@@ -1,5 +1,5 @@
 import type { PlacementToCheck } from '../page-to-check';
-import { languageOfText, ownVocabulary, primaryOf } from './languages/known-languages';
+import { languageOfText, ownVocabulary, primaryOf } from '../../words/languages/known-languages';
 
 const NAMES: Readonly<Record<string, string>> = { en: 'English', de: 'German', fr: 'French', es: 'Spanish' };
 

@@ -2,9 +2,9 @@
 import type { PageToCheck, PlacementToCheck } from '../page-to-check';
 import { isPicture } from '../places';
 import { bareText } from './alike';
-import { contentWords, sharedWords, stemOf } from './content-words';
+import { contentWords, sharedWords, stemOf } from '../../words/content-words';
 import { isFileName } from './empty-texts';
-import { wordsFor } from './languages/known-languages';
+import { wordsFor } from '../../words/languages/known-languages';
 import { isSearchWords } from './search-words';
 import { isWorkNote } from './work-notes';
 

@@ -10,12 +10,16 @@ export interface ReadWord {
 /** Below that a machine sees words in leaves and faces. */
 const SURE = 70;
 
-/** The words that were surely read, line by line; empty where the picture holds none. */
-export function sureText(lines: readonly (readonly ReadWord[])[]): string {
+/**
+ * The words that were surely read, line by line; empty where the picture holds none.
+ *
+ * @param sure the least confidence, 0 to 100
+ */
+export function sureText(lines: readonly (readonly ReadWord[])[], sure = SURE): string {
   return lines
     .map((words) =>
       words
-        .filter(({ text, confidence }) => confidence >= SURE && /[\p{L}\p{N}]/u.test(text))
+        .filter(({ text, confidence }) => confidence >= sure && /[\p{L}\p{N}]/u.test(text))
         .map(({ text }) => text)
         .join(' '),
     )

@@ -1,6 +1,6 @@
 /** Whether a text is a list of words for search engines, and no sentence. */
-import { tokensOf } from './content-words';
-import { wordsFor } from './languages/known-languages';
+import { tokensOf } from '../../words/content-words';
+import { wordsFor } from '../../words/languages/known-languages';
 
 const LEAST_WORDS = 6;
 /** A description has one small word in four or five. */

@@ -2,8 +2,8 @@
 import { mentionsInWords, type DateMention } from '../../dating/date-mentions';
 import { partsOf, type Day } from '../../dating/day';
 import { monthOf } from '../../dating/month-names';
-import { plain, tokensOf } from './content-words';
-import { vocabulariesOf } from './languages/known-languages';
+import { plain, tokensOf } from '../../words/content-words';
+import { vocabulariesOf } from '../../words/languages/known-languages';
 
 /** The times that a text names, those to come as well. */
 const YEARS_TO_COME = 200;

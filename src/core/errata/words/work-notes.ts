@@ -1,5 +1,5 @@
 /** Notes that whoever made a page left in place of words for readers. */
-import { vocabulariesOf } from './languages/known-languages';
+import { vocabulariesOf } from '../../words/languages/known-languages';
 
 /** Letters struck at random: no vowel, or neighbours on the keyboard. */
 const AT_RANDOM = /^(?:[a-z]{3,}\s)?(?:asdf|qwer|sdfg|jkl|yxcv|zxcv|hjkl|dfgh)[a-z]*(?:\s[a-z]{2,})?$/iu;

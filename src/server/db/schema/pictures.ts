@@ -16,6 +16,7 @@ import type { ChangedSubject, SubjectKind } from '@/core/dating/changed-subject'
 import type { PictureKind, ShelfLife } from '@/core/dating/shelf-life';
 import type { TurnedTwin } from '@/core/errata/page-to-check';
 import type { FamilyState, Twin } from '@/core/picture/family-state';
+import type { DrawnSign } from '@/core/picture/drawn-signs';
 import type { PlaceholderClue, Teaching } from '@/core/picture/placeholder';
 import type { EmbeddedMetadata } from '../../imaging/read-metadata';
 import { moment, ofSite } from './columns';
@@ -29,6 +30,8 @@ export const looks = pgTable('looks', {
   quality: integer('quality'),
   /** Share that the two commonest tones cover, 0 to 1. */
   emptiness: doublePrecision('emptiness').notNull(),
+  /** The sign of a missing picture that is drawn in it. */
+  sign: text('sign').$type<DrawnSign>(),
   metadata: jsonb('metadata').$type<EmbeddedMetadata>().notNull().default({}),
   /** Why it could not be read, in words. */
   problem: text('problem'),
@@ -71,6 +74,8 @@ export const pictures = pgTable(
     placeholderBelief: doublePrecision('placeholder_belief').notNull().default(0),
     isPlaceholder: boolean('is_placeholder').notNull().default(false),
     clues: jsonb('clues').$type<readonly PlaceholderClue[]>().notNull().default([]),
+    /** Paths of those of its files that are leftovers. */
+    leftoverFiles: jsonb('leftover_files').$type<readonly string[]>().notNull().default([]),
     /** Pages that show any of its files, how many and the first few; the alt text that most places give it. */
     pages: integer('pages').notNull().default(0),
     firstPages: jsonb('first_pages').$type<readonly string[]>().notNull().default([]),

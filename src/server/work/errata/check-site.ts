@@ -95,7 +95,7 @@ async function markChanged({ pool }: Database, siteId: number, today: Day): Prom
      ), changed as (
        update files f set facts_key = k.key from (
          select f.id, md5(concat_ws('|', f.sha256, f.problem, f.near_path, f.modified_ms, f.replaced_in, f.replaced_alike, f.is_master, p.id, p.kind, p.taken_from,
-           p.taken_until, p.because, p.current_until < $2, p.changed, p.is_placeholder, p.clues, p.alt_texts, p.twin, t.text, n.names,
+           p.taken_until, p.because, p.current_until < $2, p.changed, p.is_placeholder, p.clues, p.leftover_files, p.alt_texts, p.twin, t.text, n.names,
            case when n.names is not null then everybody.names end,
            d.path)) as key
          from files f left join pictures p on p.id = f.picture_id left join readings t on t.sha256 = p.master_sha

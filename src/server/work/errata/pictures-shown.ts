@@ -49,7 +49,7 @@ export async function picturesShown(
   const { rows } = await pool.query<Row>(
     `select f.path, f.sha256 is not null as is_there, f.near_path, f.near_kind, f.width_px, f.height_px, f.size_bytes, f.format, f.modified_ms,
        m.modified_ms as master_modified_ms, m.path as master_path, f.picture_id, p.kind, p.taken_from, p.taken_until, p.because, p.against,
-       p.current_until, p.overdue, p.changed, p.is_placeholder, p.clues, l.metadata, p.alt_texts, t.text as read_text,
+       p.current_until, p.overdue, p.changed, p.is_placeholder and p.leftover_files ? f.path as is_placeholder, p.clues, l.metadata, p.alt_texts, t.text as read_text,
        array(select distinct s.name from picture_subjects ps join subjects s on s.id = ps.subject_id and s.kind = 'person'
          join files g on g.site_id = ps.site_id and g.sha256 = ps.sha256 and g.gone_in is null
          where ps.site_id = f.site_id and g.picture_id = f.picture_id order by 1) as people,

@@ -5,7 +5,8 @@ import type { SetLife } from '@/core/dating/shelf-life';
 import { altTextsOf } from '@/core/errata/picture-facts';
 import { knowPicture, texts, type KnowingRules } from '@/core/picture/know-picture';
 import type { Database } from '../../db/database';
-import { picturesToJudge, type PictureToJudge } from './picture-sources';
+import { isHomeLink } from '@/core/picture/home-link';
+import { picturesToJudge, siteAround, type PictureToJudge, type SiteAround } from './picture-sources';
 
 const BATCH = 500;
 const FIRST_PAGES = 5;
@@ -23,6 +24,7 @@ export async function judgePictures(
   const today = dayOfMs(now);
   const rules = { today, thisYear: partsOf(today).year, ...(await livesSet(db, siteId)) };
   const owners = await ownersOf(db, siteId);
+  const around = await siteAround(db, siteId, only);
   const { rows: ids } = await db.pool.query<{ id: number }>(
     'select id from pictures where site_id = $1 and ($2::int[] is null or id = any($2)) order by id',
     [siteId, only ?? null],
@@ -32,18 +34,38 @@ export async function judgePictures(
     const rows = await picturesToJudge(db, siteId, batch);
     await write(
       db,
-      rows.map((picture) => judged(picture, rules, owners)),
+      rows.map((picture) => judged(picture, { rules, owners, around })),
     );
   }
 }
 
 /** @throws Error where it has no files, which none that was asked for has */
-function judged(picture: PictureToJudge, rules: KnowingRules, owners: ReadonlyMap<string, string>) {
+function judged(
+  picture: PictureToJudge,
+  {
+    rules,
+    owners,
+    around,
+  }: {
+    readonly rules: KnowingRules;
+    readonly owners: ReadonlyMap<string, string>;
+    readonly around: SiteAround;
+  },
+) {
   const { id, files, is_kind_settled: isSettled } = picture;
-  const places = picture.places ?? [];
+  const places = (picture.places ?? []).map((place) => ({ ...place, isHomeLink: isHomeLink(place.href) }));
   const [master, ...others] = files.map(
-    ({ path, width_px: widthPx, height_px: heightPx, modified_ms: modifiedMs, emptiness, metadata }) => ({
-      ...{ path, widthPx, heightPx, modifiedMs, emptiness },
+    ({
+      path,
+      width_px: widthPx,
+      height_px: heightPx,
+      modified_ms: modifiedMs,
+      emptiness,
+      metadata,
+      ...file
+    }) => ({
+      ...{ path, widthPx, heightPx, modifiedMs, emptiness, sign: file.sign, readText: file.read_text },
+      ...{ numberedBeside: around.numbered(path), photosBeside: around.photos(path) },
       ...{ taken: metadata.taken, digitized: metadata.digitized, dates: metadata.dates },
       camera: metadata.camera,
     }),
@@ -69,6 +91,7 @@ function judged(picture: PictureToJudge, rules: KnowingRules, owners: ReadonlyMa
     placeholder_belief: placeholder.belief,
     is_placeholder: placeholder.isPlaceholder,
     clues: placeholder.clues,
+    leftover_files: known.leftoverFiles,
     pages: pages.length,
     first_pages: pages
       .slice(0, FIRST_PAGES)
@@ -134,11 +157,11 @@ async function write({ pool }: Database, rows: readonly ReturnType<typeof judged
   await pool.query(
     `update pictures p set kind = v.kind, kind_reason = v.kind_reason, taken_from = v.taken_from, taken_until = v.taken_until,
        because = v.because, against = v.against, current_until = v.current_until, overdue = v.overdue,
-       placeholder_belief = v.placeholder_belief, is_placeholder = v.is_placeholder, clues = v.clues,
+       placeholder_belief = v.placeholder_belief, is_placeholder = v.is_placeholder, clues = v.clues, leftover_files = v.leftover_files,
        pages = v.pages, first_pages = v.first_pages, words = v.words, title = v.title, owner_id = v.owner_id,
        is_credited = v.is_credited, changed = v.changed, alt_texts = v.alt_texts
      from jsonb_to_recordset($1::jsonb) as v(id int, kind text, kind_reason text, taken_from int, taken_until int,
-       because jsonb, against jsonb, current_until int, overdue float8, placeholder_belief float8, is_placeholder boolean, clues jsonb,
+       because jsonb, against jsonb, current_until int, overdue float8, placeholder_belief float8, is_placeholder boolean, clues jsonb, leftover_files jsonb,
        pages int, first_pages jsonb, words text, title text, owner_id text, is_credited boolean, changed jsonb, alt_texts jsonb)
      where p.id = v.id`,
     [JSON.stringify(rows)],

@@ -1,4 +1,5 @@
 /** Reads every picture file of a site that was not read before: its small picture for screens, its looks, its metadata. */
+import { drawnSign } from '@/core/picture/drawn-signs';
 import { emptinessOf } from '@/core/picture/placeholder';
 import { fingerprintOf } from '@/core/picture/fingerprint';
 import type { ReadableConnection } from '../../connections/connection';
@@ -16,7 +17,7 @@ import { problemOf } from '../../problem-error';
 import { hasDerived, storeDerived } from '../../store/store';
 
 /** To be raised whenever the same bytes are read otherwise: pictures are then read again, and families made anew. */
-export const LOOKS_VERSION = 2;
+export const LOOKS_VERSION = 3;
 
 /** Pictures that are read side by side: one is decoded while another's looks are taken. */
 const HANDS = 4;
@@ -74,6 +75,7 @@ async function readOne(
       ...{ sha256, widthPx, heightPx },
       quality: format === 'jpeg' ? jpegQuality(bytes) : null,
       emptiness: emptinessOf(print.plane),
+      sign: drawnSign(print.plane),
       metadata: await readMetadata(bytes),
       ...{ problem: null, version: LOOKS_VERSION },
     };

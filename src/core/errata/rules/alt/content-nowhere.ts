@@ -2,8 +2,8 @@ import { altBranch, isOnlyContent } from '../../alt-branch';
 import type { PageToCheck, PlacementToCheck } from '../../page-to-check';
 import { isPicture } from '../../places';
 import type { Rule } from '../../rule';
-import { contentWords, sharedWords, stemOf } from '../../words/content-words';
-import { primaryOf, vocabulariesOf, wordsFor } from '../../words/languages/known-languages';
+import { contentWords, sharedWords, stemOf } from '../../../words/content-words';
+import { primaryOf, vocabulariesOf, wordsFor } from '../../../words/languages/known-languages';
 import { pageWords, sentencesAround } from '../../words/picture-words';
 
 /** So many words may an alt text have besides those of its sort and of the page, and still tell nothing. */

@@ -3,10 +3,10 @@ import type { PageToCheck, PlacementToCheck } from '../../page-to-check';
 import { hasAlt } from '../../places';
 import type { Rule } from '../../rule';
 import { alike } from '../../words/alike';
-import { sharedWords, tokensOf } from '../../words/content-words';
+import { sharedWords, tokensOf } from '../../../words/content-words';
 import { areOfOtherColours, standsAgainst } from '../../words/opposites';
 import { pageWords, telling, textAround, type PictureWords } from '../../words/picture-words';
-import { mayBeOne, namesIn, nameOthers } from '../../words/proper-names';
+import { mayBeOne, namesIn, nameOthers } from '../../../words/proper-names';
 
 /** What an entry is about stands at its beginning. */
 const HEAD_WORDS = 2;

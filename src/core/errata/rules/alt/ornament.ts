@@ -1,8 +1,8 @@
 import { isOnlyContent } from '../../alt-branch';
 import { hasAlt } from '../../places';
 import type { Finding, Rule } from '../../rule';
-import { areRelated, contentWords, sharedWords } from '../../words/content-words';
-import { wordsFor } from '../../words/languages/known-languages';
+import { areRelated, contentWords, sharedWords } from '../../../words/content-words';
+import { wordsFor } from '../../../words/languages/known-languages';
 import { pageWords } from '../../words/picture-words';
 
 const MOST_WORDS = 3;

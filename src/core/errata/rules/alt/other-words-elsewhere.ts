@@ -2,9 +2,9 @@ import { hasAlt } from '../../places';
 import type { PageToCheck, PlacementToCheck } from '../../page-to-check';
 import type { Rule } from '../../rule';
 import { alike } from '../../words/alike';
-import { contentWords, sharedWords } from '../../words/content-words';
+import { contentWords, sharedWords } from '../../../words/content-words';
 import { pageWords, sentencesAround } from '../../words/picture-words';
-import { namesIn, nameOthers } from '../../words/proper-names';
+import { namesIn, nameOthers } from '../../../words/proper-names';
 import { isFileName, saysOnly } from '../../words/empty-texts';
 
 export const otherWordsElsewhere: Rule = {

@@ -1,7 +1,7 @@
 import { hasAlt } from '../../places';
 import type { PageToCheck, PlacementToCheck } from '../../page-to-check';
 import type { Rule } from '../../rule';
-import { sharedWords } from '../../words/content-words';
+import { sharedWords } from '../../../words/content-words';
 import { pageWords, telling } from '../../words/picture-words';
 
 export const sameWords: Rule = {

@@ -2,8 +2,8 @@ import { isOnlyContent } from '../../alt-branch';
 import type { PageToCheck, PlacementToCheck } from '../../page-to-check';
 import { hasAlt } from '../../places';
 import type { Rule } from '../../rule';
-import { contentWords, sharedWords, tokensOf } from '../../words/content-words';
-import { vocabulariesOf } from '../../words/languages/known-languages';
+import { contentWords, sharedWords, tokensOf } from '../../../words/content-words';
+import { vocabulariesOf } from '../../../words/languages/known-languages';
 import { targetOf, type LinkTarget } from '../../words/link-target';
 import { pageWords } from '../../words/picture-words';
 

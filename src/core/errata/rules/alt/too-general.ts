@@ -1,11 +1,11 @@
 import { altBranch, isOnlyContent } from '../../alt-branch';
 import { hasAlt } from '../../places';
 import type { Finding, Rule } from '../../rule';
-import { areRelated, contentWords } from '../../words/content-words';
+import { areRelated, contentWords } from '../../../words/content-words';
 import { saysOnly } from '../../words/empty-texts';
-import { wordsFor } from '../../words/languages/known-languages';
+import { wordsFor } from '../../../words/languages/known-languages';
 import { pageWords } from '../../words/picture-words';
-import { namesIn } from '../../words/proper-names';
+import { namesIn } from '../../../words/proper-names';
 
 const MOST_WORDS = 3;
 const DEFINITE =

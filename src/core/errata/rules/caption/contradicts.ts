@@ -2,11 +2,11 @@ import { partsOf } from '../../../dating/day';
 import type { PageToCheck, PlacementToCheck } from '../../page-to-check';
 import { isPicture } from '../../places';
 import type { Rule } from '../../rule';
-import { contentWords, sharedWords, tokensOf } from '../../words/content-words';
-import { vocabulariesOf } from '../../words/languages/known-languages';
+import { contentWords, sharedWords, tokensOf } from '../../../words/content-words';
+import { vocabulariesOf } from '../../../words/languages/known-languages';
 import { standsAgainst } from '../../words/opposites';
 import { pageWords, sentencesAround, telling, textAround } from '../../words/picture-words';
-import { mayBeOne, namesIn, nameOthers, type NameFound } from '../../words/proper-names';
+import { mayBeOne, namesIn, nameOthers, type NameFound } from '../../../words/proper-names';
 import { areOfOtherMonths, areOfOtherYears, monthsIn, timesIn, yearsIn } from '../../words/time-words';
 
 export const contradicts: Rule = {

@@ -1,6 +1,6 @@
 import { isPicture } from '../../places';
 import type { Rule } from '../../rule';
-import { vocabulariesOf } from '../../words/languages/known-languages';
+import { vocabulariesOf } from '../../../words/languages/known-languages';
 import { timesIn } from '../../words/time-words';
 
 export const inFuture: Rule = {

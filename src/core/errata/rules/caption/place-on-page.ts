@@ -1,8 +1,8 @@
 import type { PageToCheck, PlacementToCheck } from '../../page-to-check';
 import { isPicture } from '../../places';
 import type { Rule } from '../../rule';
-import { tokensOf } from '../../words/content-words';
-import { vocabulariesOf } from '../../words/languages/known-languages';
+import { tokensOf } from '../../../words/content-words';
+import { vocabulariesOf } from '../../../words/languages/known-languages';
 import { pageWords } from '../../words/picture-words';
 
 export const placeOnPage: Rule = {

@@ -2,8 +2,8 @@ import { isPicture } from '../../places';
 import type { Rule } from '../../rule';
 import { isOnlyCredit } from '../../words/credit-lines';
 import { isFileName } from '../../words/empty-texts';
-import { sharedWords } from '../../words/content-words';
-import { namesIn, nameOthers } from '../../words/proper-names';
+import { sharedWords } from '../../../words/content-words';
+import { namesIn, nameOthers } from '../../../words/proper-names';
 import { pageWords, telling } from '../../words/picture-words';
 
 export const sameCaption: Rule = {

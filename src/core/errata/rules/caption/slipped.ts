@@ -1,7 +1,7 @@
 import type { PageToCheck, PlacementToCheck } from '../../page-to-check';
 import { isPicture } from '../../places';
 import type { Rule } from '../../rule';
-import { sharedWords, stemOf } from '../../words/content-words';
+import { sharedWords, stemOf } from '../../../words/content-words';
 import { pageWords, telling, type PageWords, type PictureWords } from '../../words/picture-words';
 
 /** Shorter words are in too many captions. */

@@ -1,7 +1,7 @@
 import { SAMPLE_TEXT } from '../../../picture/placeholder-words';
 import { isPicture } from '../../places';
 import type { Rule } from '../../rule';
-import { vocabulariesOf } from '../../words/languages/known-languages';
+import { vocabulariesOf } from '../../../words/languages/known-languages';
 
 export const templateCaption: Rule = {
   id: 'caption/template-words',

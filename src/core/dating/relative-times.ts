@@ -1,0 +1,91 @@
+/** Times that words give from the day of their page: “yesterday”, “this week”, “last spring”, a day without its year. */
+import { dayOf, monthSpan, partsOf, type Day, type DaySpan } from './day';
+import type { DateMention } from './date-mentions';
+import { MONTH_PATTERN, monthOf, SEASONS } from './month-names';
+
+type Reader = (
+  match: RegExpMatchArray,
+  day: Day,
+) => (DaySpan & { precision: DateMention['precision'] }) | null;
+
+const SEASON_PATTERN = [...SEASONS.keys()].join('|');
+const LAST =
+  '(?:last|this past|im letzten|letzten|letztes|im vergangenen|vergangenen|vergangenes|im vorigen|vorigen|dernière?|el pasado|la pasada|último|última)';
+
+/** A picture of a day that words name by its distance. */
+const oneDay = (day: Day) => ({ from: day, until: day, precision: 'day' as const });
+
+const READERS: readonly (readonly [RegExp, Reader])[] = [
+  [/(?<!\p{L})(?:yesterday|gestern|hier soir|ayer)(?!\p{L})/giu, (_, day) => oneDay(day - 1)],
+  [/(?<!\p{L})(?:today|heute|aujourd[’']hui|hoy)(?!\p{L})/giu, (_, day) => oneDay(day)],
+  [
+    /(?<!\p{L})(?:this week|diese woche|in dieser woche|cette semaine|esta semana)(?!\p{L})/giu,
+    (_, day) => ({ from: day - 6, until: day, precision: 'month' }),
+  ],
+  [
+    /(?<!\p{L})(?:last week|letzte woche|vergangene woche|la semaine dernière|la semana pasada)(?!\p{L})/giu,
+    (_, day) => ({ from: day - 13, until: day - 1, precision: 'month' }),
+  ],
+  [
+    /(?<!\p{L})(?:this month|diesen monat|in diesem monat|ce mois-ci|este mes)(?!\p{L})/giu,
+    (_, day) => ({ ...monthSpan(partsOf(day).year, partsOf(day).month), until: day, precision: 'month' }),
+  ],
+  [
+    new RegExp(`(?<!\\p{L})${LAST}\\s+(${SEASON_PATTERN})(?!\\p{L}|\\s*\\d)`, 'giu'),
+    (m, day) => seasonBefore(m[1] ?? '', day),
+  ],
+  [
+    new RegExp(
+      `(?<!\\p{L})(?:le |la |l[’'])?(printemps|été|automne|hiver|primavera|verano|otoño|invierno)\\s+(?:dernier|dernière|pasad[oa])(?!\\p{L})`,
+      'giu',
+    ),
+    (m, day) => seasonBefore(m[1] ?? '', day),
+  ],
+  [
+    new RegExp(
+      `(?<![\\d.])(\\d{1,2})(?:st|nd|rd|th|er|\\.)?\\s+(?:of\\s+|de\\s+)?(${MONTH_PATTERN})(?!\\p{L}|\\.?\\s*(?:de\\s+)?[’']?\\d)`,
+      'giu',
+    ),
+    (m, day) => dayBefore(monthOf(m[2] ?? ''), Number(m[1]), day),
+  ],
+  [
+    new RegExp(`(?<!\\p{L})(${MONTH_PATTERN})\\s+(\\d{1,2})(?:st|nd|rd|th)?(?!\\d|\\s*,?\\s*\\d{4})`, 'giu'),
+    (m, day) => dayBefore(monthOf(m[1] ?? ''), Number(m[2]), day),
+  ],
+];
+
+/** The last season of that name that had begun by a day. */
+function seasonBefore(word: string, day: Day): ReturnType<Reader> {
+  const months = SEASONS.get(word.toLowerCase());
+  if (!months) return null;
+  const [from, until] = months;
+  for (let { year } = partsOf(day); ; year--) {
+    const begin = monthSpan(year, from).from as Day;
+    const end = until > 12 ? monthSpan(year + 1, until - 12) : monthSpan(year, until);
+    // “Last summer” in July is that of the year before.
+    if (begin <= day && (end.until as Day) < day + SEASON_LEFT)
+      return { from: begin, until: end.until, precision: 'season' };
+  }
+}
+
+/** A season may be called the last one in its own last weeks. */
+const SEASON_LEFT = 30;
+
+/** The last day of that date by a day. */
+function dayBefore(month: number | null, date: number, day: Day): ReturnType<Reader> {
+  if (month === null) return null;
+  const { year } = partsOf(day);
+  for (const one of [dayOf(year, month, date), dayOf(year - 1, month, date)])
+    if (one !== null && one <= day) return oneDay(one);
+  return null;
+}
+
+/** @param day the day of the page, or of the entry, that the words stand in */
+export function relativeTimes(text: string, day: Day): DateMention[] {
+  return READERS.flatMap(([pattern, read]) =>
+    [...text.matchAll(pattern)].flatMap((match) => {
+      const span = read(match, day);
+      return span ? [{ ...span, text: match[0] }] : [];
+    }),
+  );
+}
