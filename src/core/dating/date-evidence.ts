@@ -138,6 +138,7 @@ export function gatherEvidence(sources: DateSources, rules: DatingRules): DateEv
     ...edits(sources, rules),
     ...mentioned('file name', mentionsInName(name, rules, sizes)),
     ...shortDays(name, rules),
+    ...oldYear(name),
     ...mentioned('folder', mentionsInName(withoutUploads(path.slice(0, Math.max(0, slash))), rules, sizes)),
     ...words('caption', sources.captions ?? [], rules),
     ...words('alt text', sources.altTexts ?? [], rules),
@@ -222,6 +223,13 @@ function shortDays(name: string, rules: DatingRules): DateEvidence[] {
   }));
 }
 const SHORT_DAY = 2;
+
+/** A year before there were digital pictures, at the end of a name: somebody named a print. Sizes end so as well. */
+function oldYear(name: string): DateEvidence[] {
+  const [, year] = /[-_ ]((?:18[4-9]|19[0-8])\d)\.\w+$/u.exec(name) ?? [];
+  return year ? [{ origin: 'file name', ...yearSpan(Number(year)), text: year, weight: OLD_YEAR }] : [];
+}
+const OLD_YEAR = 1;
 
 /** When something was put up is no time of taking: content systems make a folder for each month. */
 const withoutUploads = (folder: string): string =>

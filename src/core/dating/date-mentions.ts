@@ -113,7 +113,7 @@ const IN_WORDS: readonly (readonly [RegExp, Reader])[] = [
     new RegExp(`(?<![\\p{L}])(${SEASON_PATTERN})\\s+(?:of\\s+|de\\s+)?(\\d{4})(?!\\d)`, 'giu'),
     (m, r) => aSeason(word(m, 1), num(m, 2), r, FIRST_YEAR),
   ],
-  [/(?<![\d.,:/×x-])(\d{4})(?![\d×x%°]|[.,]\d|\s?(?:px|pixels?|×|x\s?\d))/gu, (m, r) => aYear(num(m, 1), r)],
+  [/(?<![\d.,:/×x-])(\d{4})(?![\d×x%°]|[.,/]\d|\s?(?:px|pixels?|×|x\s?\d))/gu, (m, r) => aYear(num(m, 1), r)],
 ];
 
 /** In names of files and folders, where words are joined by strokes and dots. */
@@ -142,7 +142,7 @@ const IN_NAMES: readonly (readonly [RegExp, Reader])[] = [
     (m, r) => aSeason(word(m, 1), fullYear(num(m, 2)), r, FIRST_DIGITAL_YEAR),
   ],
   [
-    /(?<![\dx×]|(?<!\p{L})(?:img|dsc|dscn|dscf|pict?|p|r|sam|cimg|imgp|mvi|gopr|nr|no|plot|lot|raum|room|haus|artikel|art|ref)[-_ ]?)((?:19|20)\d{2})(?![\dx×]|px|w(?![\p{L}])|h(?![\p{L}]))/giu,
+    /(?<![\dx×]|(?<!\p{L})(?:img|dsc|dscn|dscf|pict?|p|r|sam|cimg|imgp|mvi|gopr|nr|no|plot|lot|ral|ral[-_ ]\d{4}|inv|inventar|inventory|raum|room|haus|artikel|art|ref)[-_ ]?)((?:19|20)\d{2})(?![\dx×]|[-_]\d{3}(?!\d)|px|w(?![\p{L}])|h(?![\p{L}]))/giu,
     (m, r) => aYear(num(m, 1), r, FIRST_DIGITAL_YEAR),
   ],
 ];
@@ -158,8 +158,13 @@ function ofName<T extends DaySpan>(span: T | null): T | null {
  * names of months and seasons. Years that are beginnings or ends ("since 1931", "until 2023") are left out.
  */
 export function mentionsInWords(text: string, rules: MentionRules): DateMention[] {
+  const bounded = [...text.matchAll(BEFORE)].map(
+    ({ index, 0: words }) => [index, index + words.length] as const,
+  );
   return found(text, IN_WORDS, rules).filter(
-    ({ at }) => !NOT_THE_TIME.test(text.slice(Math.max(0, at - 20), at)),
+    ({ at }) =>
+      !NOT_THE_TIME.test(text.slice(Math.max(0, at - LONGEST_LEAD), at)) &&
+      !bounded.some(([from, until]) => at >= from && at < until),
   );
 }
 
@@ -177,6 +182,9 @@ export function mentionsInName(
     ({ precision, text }) => !(precision === 'year' && sizes.includes(Number(text))),
   );
 }
+
+/** Characters before a year in which a word may make it something else’s. */
+const LONGEST_LEAD = 30;
 
 function found(text: string, readers: readonly (readonly [RegExp, Reader])[], rules: MentionRules): Found[] {
   const all: Found[] = [];
