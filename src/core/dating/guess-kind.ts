@@ -7,6 +7,8 @@ export interface KindSources {
   readonly heightPx: number;
   readonly altTexts: readonly string[];
   readonly captions: readonly string[];
+  /** What its rows and cards say. */
+  readonly entries?: readonly string[];
   readonly headings: readonly string[];
   readonly pages: readonly { readonly path: string; readonly title: string }[];
 }
@@ -20,24 +22,37 @@ export interface KindGuess {
 /** Words of each kind, in English, German, French and Spanish, as they begin. */
 const WORDS: Readonly<Record<Exclude<PictureKind, 'evergreen'>, RegExp>> = {
   portrait:
-    /(?<!\p{L})(?:portraits?|staff|tutors?|teachers?|team|headshots?|our people|principal|director|governors?|trustees?|kollegium|lehrer(?:in|innen)?|mitarbeiter|vorstand|[ée]quipe|professeurs?|profesor(?:es|a|as)?|equipo|directora?)(?!\p{L})/giu,
+    /(?<!\p{L})(?:portraits?|staff|crew|personnel|tutors?|teachers?|trainers?|team|headshots?|(?:our|the) people|people of|who we are|principal|director|governors?|trustees?|committee|board members?|kollegium|lehrer(?:in|innen|kollegium)?|mitarbeiter(?:innen)?|mitarbeitende|mannschaft|vorstand|beirat|ansprechpartner|[ée]quipe|professeurs?|bureau|comité|personnel|profesor(?:es|a|as)?|equipo|directora?|directiva|personal)(?!\p{L})/giu,
   'class group':
-    /(?<!\p{L})(?:class(?:es)? of|class photo|class \d|year group|form \d|pupils|choirs?|groups?|ensembles?|orchestras?|quartets?|klassenfoto|klasse \d|jahrgang|gruppe|chor|orchester|classe de|photo de classe|groupe|chorale|orchestre|clase de|foto de clase|grupo|coro|orquesta)(?!\p{L})/giu,
+    /(?<!\p{L})(?:class(?:es)? of|class photo|class \d\p{L}?|year group|form \d|pupils|choirs?|(?:youth |school |age )?groups?|ensembles?|orchestras?|quartets?|school year|klassenfoto|klasse \d\p{L}?|jahrgang|\p{L}*gruppen?|\p{L}*chor|\p{L}*orchester|schuljahr|schulklassen?|ags?|classe de|photo de classe|groupes?|chorale|orchestre|année scolaire|clase de|foto de clase|grupos?|coro|orquesta|curso escolar)(?!\p{L})/giu,
   event:
-    /(?<!\p{L})(?:concerts?|festivals?|open (?:day|house)|fair|performances?|rehearsals?|ceremony|celebration|party|trip|excursion|match|tournament|poster|flyer|konzert|fest|feier|ausflug|aufführung|plakat|f[êe]te|spectacle|sortie|affiche|concierto|fiesta|excursi[óo]n|cartel|news|archive)(?!\p{L})/giu,
+    /(?<!\p{L})(?:concerts?|festivals?|events?|what(?:[’']s| is) on|open (?:day|house)|fairs?|fête|performances?|rehearsals?|ceremony|celebrations?|part(?:y|ies)|trips?|excursions?|outings?|match|tournaments?|races?|\p{L}*[ -]?walk|swaps?|sale|jumble|barbecue|dance|quiz night|carnival|parade|march|reunion|anniversary|apple day|(?:seedy|family|harvest) \p{L}*day|poster|flyer|\p{L}*konzert|\p{L}*feste?s?|\p{L}*feier(?:n|lichkeiten)?|\p{L}*ausflug|aufführung(?:en)?|tag der offenen tür|maibaum|advents?\p{L}*|\p{L}*markt|\p{L}*umzug|jubiläum|\p{L}*turnier|flohmarkt|plakat|f[êe]tes?|spectacles?|sorties?|kermesse|marché|bal|anniversaire|tournoi|vide-grenier|affiche|conciertos?|fiestas?|excursi[óo]n(?:es)?|mercadillo|feria|verbena|aniversario|torneo|carrera|cartel|news|archive)(?!\p{L})/giu,
   building:
-    /(?<!\p{L})(?:buildings?|fa[çc]ades?|front|entrance|hall|rooms?|classrooms?|campus|garden|playground|stairs|tower|house|geb[äa]ude|eingang|schulhaus|raum|saal|b[âa]timent|entr[ée]e|salle|cour|edificio|entrada|aula|sala|patio)(?!\p{L})/giu,
+    /(?<!\p{L})(?:buildings?|fa[çc]ades?|front|entrance|halls?|rooms?|classrooms?|campus|garden|playground|stairs|towers?|houses?|sheds?|huts?|barns?|cellar|basement|annexe?|extension|workshop|greenhouse|gates?|roof|courtyard|stables?|kitchen|apiary|geb[äa]ude|eingang|schulhaus|\p{L}*haus|\p{L}*häuser|hof|\p{L}*turm|keller|anbau|\p{L}*scheune|\p{L}*schuppen|\p{L}*hütte|\p{L}*halle|tor|dach|raum|räume|\p{L}*saal|b[âa]timents?|maisons?|entr[ée]e|salles?|cour|tour|cave|hangar|grange|toit|atelier|edificios?|casa|entrada|aula|salas?|patio|torre|s[óo]tano|granero|cobertizo|nave|tejado)(?!\p{L})/giu,
   product:
-    /(?<!\p{L})(?:products?|shop|store|price|for sale|to buy|catalogue|cat[áa]logo|preis|kaufen|produits?|boutique|prix|tienda|precio)(?!\p{L})/giu,
+    /(?<!\p{L})(?:products?|shop|store|price|for sale|to buy|catalogue|cat[áa]logo|\p{L}*laden|\p{L}*shop|preise?|kaufen|waren|produits?|boutique|prix|tienda|precios?|productos?)(?!\p{L})/giu,
 };
 
+/** Four points of a name alone as alt text: nothing else is so surely a portrait. */
+const NAME_ALONE = 4;
+const NAME =
+  /^\p{Lu}[\p{L}’'-]+(?:\s+(?:von|van|de|der|den|du|la|le|del)\s?)?(?:\s+\p{Lu}[\p{L}’'.-]+){1,2}$/u;
+
+/** Whether an alt text is a person's name, and the row or caption begins with it. */
+function isNamedAlone({ altTexts, captions, entries = [] }: KindSources): boolean {
+  const beside = [...captions, ...entries];
+  return altTexts.some(
+    (alt) => NAME.test(alt.trim()) && beside.some((text) => text.trim().startsWith(alt.trim())),
+  );
+}
+
 /** What each source counts: the words nearest to the picture most. */
-const COUNTS = { name: 3, alt: 3, caption: 3, heading: 1.5, section: 2, page: 1 } as const;
+const COUNTS = { name: 3, alt: 3, caption: 3, entry: 2, heading: 1.5, section: 2, page: 1 } as const;
 const LEAST = 2;
 
 /** Words after which follows not what is shown but where or when: “a viola in the practice room”. */
 const ASIDE =
-  /(?:\p{L}\s+(?:in|at|on|by|beside|behind|before|under|over|from|near|outside|inside|im|am|an|bei|vor|hinter|neben|unter|auf|aus|dans|sur|sous|devant|derri[èe]re|chez|[àa]u?|aux|en|sobre|bajo|ante|desde)|(?<!\p{L})(?:where|during|while|wo|während|où|pendant|donde|durante))\s[^,;:.–]*$/iu;
+  /(?:\p{L}\s+(?:in|at|on|to|by|beside|through|along|around|towards|behind|before|under|over|from|near|outside|inside|of the|of our|im|am|an|zu[mr]?|bei|durch|vor|hinter|neben|unter|auf|aus|dans|sur|sous|devant|derri[èe]re|chez|vers|[àa]u?|aux|en|sobre|bajo|ante|desde|hacia|hasta|junto al?)|(?<!\p{L})(?:where|during|while|wo|während|où|pendant|donde|durante))\s[^,;:.–]*$/iu;
 const ASIDE_SHARE = 0.5;
 
 interface Source {
@@ -50,7 +65,7 @@ interface Source {
 }
 
 /** Words of the page count by how many of the pages have them: a picture in every page’s head is of none of them. */
-function sourcesOf({ path, altTexts, captions, headings, pages }: KindSources): Source[] {
+function sourcesOf({ path, altTexts, captions, entries = [], headings, pages }: KindSources): Source[] {
   const name = path.slice(path.lastIndexOf('/') + 1).replace(/[-_.\d]+/gu, ' ');
   const all = (texts: readonly string[], count: number, where: string) =>
     texts.map((text) => ({ count, text, where }));
@@ -62,8 +77,10 @@ function sourcesOf({ path, altTexts, captions, headings, pages }: KindSources): 
     { count: COUNTS.name, text: name, where: 'its name' },
     ...all(altTexts, COUNTS.alt, 'its alt text'),
     ...all(captions, COUNTS.caption, 'its caption'),
+    ...all(entries.filter((text) => !captions.includes(text)), COUNTS.entry, 'its row'),
     ...all(headings, COUNTS.heading, 'the heading above it'),
-    ...ofPages(pages.map(({ title }) => title), COUNTS.page, 'the page it stands on'),
+    // What follows a stroke is the name of the site, on every page.
+    ...ofPages(pages.map(({ title }) => title.split(/\s[|–—·]\s/u)[0] ?? title), COUNTS.page, 'the page it stands on'),
     ...ofPages(pages.map(section), COUNTS.section, 'the section it stands in'),
   ]; // prettier-ignore
 }
@@ -79,8 +96,10 @@ export function guessKind(sources: KindSources): KindGuess | null {
   let best: (KindGuess & { readonly score: number }) | null = null;
   for (const [kind, pattern] of Object.entries(WORDS) as [PictureKind, RegExp][]) {
     const { score, reason } = scored(pattern, all);
-    const sum = score + (kind === 'portrait' && isUpright ? 1 : 0);
-    if (reason && sum >= LEAST && (!best || sum > best.score)) best = { kind, reason, score: sum };
+    const isPerson = kind === 'portrait' && isNamedAlone(sources);
+    const sum = score + (kind === 'portrait' && isUpright ? 1 : 0) + (isPerson ? NAME_ALONE : 0);
+    const told = reason || (isPerson ? 'a name beside it' : '');
+    if (told && sum >= LEAST && (!best || sum > best.score)) best = { kind, reason: told, score: sum };
   }
   return best && { kind: best.kind, reason: best.reason };
 }

@@ -148,7 +148,12 @@ export function knowPicture(sources: PictureSources, rules: KnowingRules): Known
   );
   const dating = bestInterval(distinct(evidence));
   const { path, widthPx, heightPx } = master;
-  const guess = sources.settledKind ? null : guessKind({ path, widthPx, heightPx, ...words });
+  const guess = sources.settledKind
+    ? null
+    : guessKind({
+        ...{ path, widthPx, heightPx, ...words },
+        entries: words.entries.map(({ text }) => text),
+      });
   const kind = sources.settledKind ?? guess?.kind ?? null;
   const isOfItsTime = standsInItsTime(dating, words.pages, rules) || isHistoric(dating, rules.today);
   const sections = [...new Set(places.map(({ section }) => section))];

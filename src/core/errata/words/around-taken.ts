@@ -1,8 +1,9 @@
 /** When a picture was taken, as far as that is known from something else than the words that are to be checked. */
 import type { DateOrigin } from '../../dating/date-evidence';
-import { partsOf, type Day, type DaySpan } from '../../dating/day';
+import { mentionsInWords } from '../../dating/date-mentions';
+import { partsOf, sharedSpan, type Day, type DaySpan } from '../../dating/day';
 import { standsInItsTime } from '../../dating/own-time';
-import type { PageToCheck, PictureFacts } from '../page-to-check';
+import type { PageToCheck, PictureFacts, PlacementToCheck } from '../page-to-check';
 
 /** Words round a day up: a concert of December is told of in January. */
 const TOLERANCE_DAYS = 62;
@@ -29,6 +30,47 @@ export function aroundTaken(
 export function isOfItsTime({ dating }: PictureFacts, { path, title, today }: PageToCheck): boolean {
   const rules = { today, thisYear: partsOf(today).year };
   return dating !== null && standsInItsTime(dating, [{ path, title }], rules);
+}
+
+/** Words by which a picture is shown for what was: in a caption, or over a section. */
+const WAS =
+  /(?<!\p{L})(?:before the|formerly|in (?:the )?old(?:en)? days|back then|then and now|used to|once stood|former|until its|vor de[mnr]|früher|damals|einst|ehemalige[nrs]?|avant (?:les?|la)|autrefois|jadis|ancien(?:ne)?s?|à l[’']époque|antes de|antiguamente|antaño|antigu[oa]s?)(?!\p{L})/iu;
+const HISTORY =
+  /(?<!\p{L})(?:history|archives?|the past|chronicle|\p{L}*geschichte|archiv|chronik|rückblick|histoire|archives|historia|archivo|memoria)(?!\p{L})/iu;
+/** Words by which it is shown for what is. */
+const IS = /(?<!\p{L})(?:today|nowadays|now|heute|jetzt|aujourd[’']hui|maintenant|hoy|ahora)(?!\p{L})/iu;
+
+function isShownForItsAge({ entry, headings }: PlacementToCheck['context'], caption: string): boolean {
+  const own = `${caption} ${entry ?? ''}`;
+  if (IS.test(own)) return false;
+  return WAS.test(own) || headings.some((heading) => HISTORY.test(heading));
+}
+
+/** A page tells of the years beside its own, too. */
+const BESIDE_DAYS = 366;
+/** From so many years on, a heading that names its year shows a picture for its age. */
+const OLD_YEARS = 10;
+
+/**
+ * Whether what stands right around a picture is of its own time: an entry that begins with its day, as news do, or a
+ * heading that names a year long past.
+ */
+export function isToldOfItsTime(
+  { dating }: PictureFacts,
+  { context, caption }: PlacementToCheck,
+  { today }: PageToCheck,
+): boolean {
+  if (!dating || dating.until === null) return false;
+  if (isShownForItsAge(context, caption ?? '')) return true;
+  const rules = { thisYear: partsOf(today).year };
+  const taken = { from: (dating.from ?? dating.until) - BESIDE_DAYS, until: dating.until + BESIDE_DAYS };
+  const entry = context.entry ?? '';
+  const [first] = mentionsInWords(entry, rules);
+  const isDateline = first !== undefined && first.precision === 'day' && entry.startsWith(first.text);
+  if (isDateline && sharedSpan(first, taken) !== null) return true;
+  if (partsOf(today).year - partsOf(dating.until).year < OLD_YEARS) return false;
+  const heading = context.headings.at(-1) ?? '';
+  return mentionsInWords(heading, rules).some((one) => sharedSpan(one, taken) !== null);
 }
 
 /** A picture that a camera dates to a day, for examples. */

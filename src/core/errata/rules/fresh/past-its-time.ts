@@ -1,7 +1,7 @@
 import { spanText } from '../../../dating/shelf-life';
 import { isSeen } from '../../places';
 import type { Rule } from '../../rule';
-import { isOfItsTime, takenOn } from '../../words/around-taken';
+import { isOfItsTime, isToldOfItsTime, takenOn } from '../../words/around-taken';
 
 export const pastItsTime: Rule = {
   id: 'fresh/past-its-time',
@@ -11,10 +11,10 @@ export const pastItsTime: Rule = {
   why: 'Readers take what it shows for how things are now.',
   remedy: 'Swap it for a newer picture.',
   applies: isSeen,
-  check: (_, { page, picture }) => {
+  check: (placement, { page, picture }) => {
     if (!picture?.kind || picture.currentUntil === null || picture.changed) return null;
     if (picture.currentUntil >= page.today || picture.leftoverClues.length > 0) return null;
-    if (isOfItsTime(picture, page)) return null;
+    if (isOfItsTime(picture, page) || isToldOfItsTime(picture, placement, page)) return null;
     const taken = spanText(picture.dating ?? { from: null, until: null });
     const until = spanText({ from: picture.currentUntil, until: picture.currentUntil });
     return {
@@ -38,6 +38,11 @@ export const pastItsTime: Rule = {
     {
       html: '<img src="a.jpg" alt="x">',
       title: 'News of 2017',
+      evidence: null,
+      files: { 'a.jpg': { kind: 'portrait', currentUntil: 18874, ...takenOn(17413) } },
+    },
+    {
+      html: '<ul><li><img src="a.jpg" alt="x"> 4 September 2017 The new tutors</li></ul>',
       evidence: null,
       files: { 'a.jpg': { kind: 'portrait', currentUntil: 18874, ...takenOn(17413) } },
     },
