@@ -23,6 +23,28 @@ const PROJECTS = ['bell', 'map', 'tower-organ', 'letters', 'street'];
 const COURSES = ['autumn', 'spring', 'summer-week', 'for-adults', 'for-families'];
 const FRONT = 'img/facade-2016-480.jpg';
 
+/** What is wrong with the words of the page of the bench. */
+const AT_THE_BENCH: Readonly<Record<RuleId, readonly string[]>> = {
+  'alt/too-general': ['vice.jpg'],
+  'alt/cut-off': ['plane.jpg'],
+  'alt/other-language': ['strips.jpg'],
+  'alt/work-note': ['pot.jpg'],
+  'alt/search-words': ['peg.jpg'],
+  'alt/repeats': ['small-plane.jpg'],
+  'alt/ornament': ['line.png'],
+  'alt/content-nowhere': ['plan.jpg'],
+  'alt/says-not-where': ['lend.jpg'],
+  'alt/names-another': ['portrait.jpg'],
+  'caption/slipped': ['harp.jpg', 'cello.jpg'],
+  'caption/in-future': ['later.jpg'],
+  'caption/other-language': ['overnight.jpg'],
+  'caption/cut-off': ['night.jpg'],
+  'caption/place-on-page': ['drill.jpg'],
+  'caption/credit-missing': ['cross.jpg'],
+  'caption/same-words': ['bridge-a.jpg', 'bridge-b.jpg'],
+  'caption/figure-number': ['nut.jpg'],
+};
+
 /** By rule. What the hand-made key names is added below. */
 const MORE: Readonly<Record<RuleId, readonly OnPage[]>> = {
   // The list of each year’s news shows a picture alone in its link, besides the link with the title.
@@ -85,6 +107,12 @@ const MORE: Readonly<Record<RuleId, readonly OnPage[]>> = {
     ...PROJECTS.map((name): OnPage => [`projects/${name}.html`, `img/${name}-1.jpg`]),
     ...['index', 'fees', 'lend', 'friends'].map((name): OnPage => [`join/${name}.html`, '../img/logo.png']),
   ],
+  ...Object.fromEntries(
+    Object.entries(AT_THE_BENCH).map(([rule, names]) => [
+      rule,
+      [['join/bench.html', ...names.map((name) => `img/bench-${name}`)]],
+    ]),
+  ),
   'alt/too-long': [['join/at-home.html', 'img/first-week.jpg']],
   'alt/code': [['join/at-home.html', 'img/window.jpg']],
   'alt/year': [2016, 2020, 2024].map((year): OnPage => [`concerts/${year}.html`, `img/${year}-3.jpg`]),
@@ -100,6 +128,16 @@ const MORE: Readonly<Record<RuleId, readonly OnPage[]>> = {
   'caption/file-name': [['join/at-home.html', 'img/window.jpg']],
   'caption/names-another': [['join/at-home.html', 'img/notes.jpg']],
   'caption/credit-form': [['join/at-home.html', 'img/stand.png']],
+  'alt/other-time': [
+    ['join/bench.html', 'img/bench-week.jpg'],
+    ...[2016, 2020, 2024].map((year): OnPage => [`concerts/${year}.html`, `img/${year}-3.jpg`]),
+  ],
+  'caption/contradicts': [['lessons/guitar.html', '../img/guitar-group.jpg']],
+  'caption/heading-again': [
+    ['join/bench.html', 'img/bench-clamps.jpg'],
+    ...TUTORS.map((name): OnPage => [`tutors/${name}.html`, `img/${name}.jpg`]),
+    ['tutors/marrable.html', 'img/marrable.jpg'],
+  ],
   'file/sideways': [['join/at-home.html', 'img/hands-300.jpg']],
   'file/duplicate': [['join/at-home.html', 'img/kitchen-copy.jpg']],
   'fresh/placeholder': [

@@ -34,7 +34,7 @@ export const FAULT_PAGES: readonly SitePage[] = [
   {
     path: 'join/at-home.html',
     encoding: 'utf-8',
-    source: responsivePage('join/at-home.html', { title: 'At home', body: `    <p>Ten minutes a day are better than an hour on Sunday.</p>
+    source: responsivePage('join/at-home.html', { title: 'At home', body: `    <p>Ten minutes a day are better than an hour on Sunday. What breaks is mended at <a href="bench.html">the bench</a>.</p>
     <p><svg role="img" viewBox="0 0 60 60" width="60" height="60"><path d="M30 2a28 28 0 1 0 .1 0M30 30V8M30 30l12 8" fill="none" stroke="#5b3a1e" stroke-width="3"/></svg>
     <svg role="img" aria-label="Seven days, six of them marked" viewBox="0 0 140 20" width="140" height="20"><path d="M2 10h96" stroke="#5b3a1e" stroke-width="8" stroke-dasharray="12 4"/></svg></p>
     <p><img src="img/corner.jpg" alt="Practising at home" title="A corner by the window, with a lamp" width="600" height="400"></p>
@@ -43,7 +43,7 @@ export const FAULT_PAGES: readonly SitePage[] = [
     <p><a href="fees.html"><img src="img/purse.jpg" alt="What it costs" width="300" height="200"> What it costs</a></p>
     <p><img src="img/first-week.jpg" alt="${LONG}" width="600" height="400"></p>
     <figure><img src="img/window.jpg" alt="{{ picture.title }}" width="600" height="400"><figcaption>IMG_2041.jpg</figcaption></figure>
-    <p><img src="img/waiting.jpg" alt="In the hall" width="600" height="400"></p>
+    <p><img src="img/waiting.jpg" alt="Cello against a wall" width="600" height="400"></p>
     <p><a href="img/bow.jpg"><img src="img/bow-300.jpg" alt="How the bow is held" width="300" height="200"></a></p>
     <div><figure><img src="img/notes.jpg" alt="Notes on the table" width="600" height="400"><figcaption>A stand is lent with it</figcaption></figure>
     <figure><img src="img/stand.png" alt="A stand is lent with it" width="600" height="400"><figcaption>Ours for a year. Photo:</figcaption></figure></div>

@@ -9,6 +9,7 @@ import { SHEETS } from './layouts';
 import { LEFTOVER_PAGES } from './leftovers';
 import { PAGES } from './pages';
 import { drawPictures } from './pictures';
+import { WORD_FAULT_PAGES } from './word-faults';
 
 /** The web app manifest that every responsive page links. */
 const MANIFEST = {
@@ -19,7 +20,13 @@ const MANIFEST = {
 /** The bytes of every page and style sheet, by path. */
 export function textFiles(): Map<string, Uint8Array> {
   const files = new Map<string, Uint8Array>();
-  for (const { path, encoding, source } of [...PAGES, ...GROWN_PAGES, ...LEFTOVER_PAGES, ...FAULT_PAGES]) {
+  for (const { path, encoding, source } of [
+    ...PAGES,
+    ...GROWN_PAGES,
+    ...LEFTOVER_PAGES,
+    ...FAULT_PAGES,
+    ...WORD_FAULT_PAGES,
+  ]) {
     const bytes = encodeText(source, encoding);
     if (!bytes) throw new Error(`${path} holds a character that ${encoding} does not know`);
     files.set(path, bytes);

@@ -72,7 +72,7 @@ function growNews(): void {
       photo(`${stem}-2.jpg`, sceneOf(n + 50), [240, 160], when);
       // Nobody changed the name of the enlarge window's picture on the second one: it leads nowhere larger.
       const second = `<a href="img/${name}-2.jpg"><img src="img/${name}-2.jpg" width="240" height="160" alt="${n % 4 === 0 ? '' : title}"></a>`;
-      add(path, 'utf-8', plainPage(path, { title, body: `<figure class="right"><a href="img/${name}_big.jpg"><img src="img/${name}.jpg" width="300" height="200" alt="${title}, ${year}"></a><figcaption>${title}</figcaption></figure>\n<p>${text}</p>\n<p>${second}</p>` })); // prettier-ignore
+      add(path, 'utf-8', plainPage(path, { title, body: `<figure class="right"><a href="img/${name}_big.jpg"><img src="img/${name}.jpg" width="300" height="200" alt="${title}, ${year}"></a><figcaption>${title}, as our album has it</figcaption></figure>\n<p>${text}</p>\n<p>${second}</p>` })); // prettier-ignore
       return;
     }
     for (const width of [480, 960])
@@ -83,7 +83,7 @@ function growNews(): void {
   <script type="application/ld+json">{"@context":"https://schema.org","@type":"NewsArticle","headline":"${title}","image":["https:\\/\\/www.ferndrake.example\\/${stem.replaceAll('/', '\\/')}-960.jpg"]}</script>`;
     add(path, 'utf-8', responsivePage(path, { title, head: share, body: `    <figure>
       <img src="img/${name}-960.jpg" srcset="img/${name}-480.jpg 480w, img/${name}-960.jpg 960w" sizes="(max-width: 600px) 100vw, 600px" alt="${alt}">
-      <figcaption>${title}</figcaption>
+      <figcaption>${title}, as our album has it</figcaption>
     </figure>
     <p>${text}</p>
     <p><img data-src="img/${name}-more.jpg" alt="${n % 5 === 2 ? 'image' : `More of ${title.toLowerCase()}`}" width="400" height="267" class="later"><noscript><img src="img/${name}-more.jpg" alt="" width="400" height="267"></noscript></p>` })); // prettier-ignore
@@ -120,7 +120,7 @@ function growLessons(): void {
       photo(`lessons/img/${name}-term${term}_thumb.jpg`, sceneOf(300 + n * 3 + term), [160, 160]);
       return `<td><a href="img/${name}-term${term}.jpg"><img src="img/${name}-term${term}_thumb.jpg" width="160" height="160" alt="${title}, term ${term}"></a><br>Term ${term}</td>`;
     });
-    add(path, 'utf-8', plainPage(path, { title, body: `<figure class="right"><img src="img/${name}.jpg" width="300" height="200" alt="${n === 3 ? '' : `${title} in the practice room`}"><figcaption>${title}</figcaption></figure>\n<h2>Lessons</h2>\n<p>${text}</p>\n<table class="thumbs"><tr>\n${rows.join('\n')}\n</tr></table>` })); // prettier-ignore
+    add(path, 'utf-8', plainPage(path, { title, body: `<figure class="right"><img src="img/${name}.jpg" width="300" height="200" alt="${n === 3 ? '' : `${title} in the practice room`}"><figcaption>${title} lessons are given all week</figcaption></figure>\n<h2>Lessons</h2>\n<p>${text}</p>\n<table class="thumbs"><tr>\n${rows.join('\n')}\n</tr></table>` })); // prettier-ignore
   });
 }
 
@@ -150,6 +150,8 @@ function growTutors(): void {
   add(path, 'utf-8', plainPage(path, { title: 'All tutors', body: row.join('\n') }));
 }
 
+const PARTS = ['the first half', 'the second half', 'the last piece'];
+
 function growConcerts(): void {
   for (let year = 2015; year <= 2025; year++) {
     const path = `concerts/${year}.html`;
@@ -160,7 +162,7 @@ function growConcerts(): void {
         [900, 600],
         `${year}:12:1${n} 19:30:00`,
       );
-      return `<!-- slide ${n} -->\n<div class="slide"><img src="img/${year}-${n}.jpg" width="600" height="400" alt="${year % 4 === 0 && n === 3 ? `Concert ${year - 1}` : `The concert of ${year}, picture ${n}`}"><p class="caption">Concert ${year}</p></div>\n<!-- end -->`;
+      return `<!-- slide ${n} -->\n<div class="slide"><img src="img/${year}-${n}.jpg" width="600" height="400" alt="${year % 4 === 0 && n === 3 ? `Concert ${year - 1}` : `The concert of ${year}, picture ${n}`}"><p class="caption">Concert ${year}: ${PARTS[n - 1]}</p></div>\n<!-- end -->`;
     });
     const print = poster(year, ['CONCERT', String(year), `12 December ${year}, 7 pm`, 'Old Fire Station']);
     photo(`concerts/img/poster-${year}.png`, print, [310, 438]);
@@ -179,6 +181,8 @@ const PROJECTS: readonly (readonly [string, string, string])[] = [
   ['street', 'The street plays', 'Every house, one instrument, one evening.'],
 ]; // prettier-ignore
 
+const STAGES = ['the beginning', 'half way', 'nearly done'];
+
 function growProjects(): void {
   const cards = PROJECTS.map(([name, title, text], n) => {
     const path = `projects/${name}.html`;
@@ -189,7 +193,7 @@ function growProjects(): void {
         [1200, 800],
         `${2021 + n}:04:0${k} 10:00:00`,
       );
-      return `      <figure><img src="img/${name}-${k}.jpg" alt="${title}, ${k} of 4" width="600" height="400" loading="lazy"><figcaption>${k === 4 ? '' : title}</figcaption></figure>`;
+      return `      <figure><img src="img/${name}-${k}.jpg" alt="${title}, ${k} of 4" width="600" height="400" loading="lazy"><figcaption>${k === 4 ? '' : `${title}: ${STAGES[k - 1]}`}</figcaption></figure>`;
     });
     add(path, 'utf-8', responsivePage(path, { title, body: `    <p>${text}</p>\n    <div class="grid">\n${shots.join('\n')}\n    </div>`, head: `<style>:root { --project: url("img/${name}-1.jpg") } .head { background-image: var(--project) }</style>` })); // prettier-ignore
     return `      <a href="${name}.html"><img src="img/${name}-1.jpg" alt="${title}" width="320" height="213"></a>`;
@@ -203,7 +207,7 @@ function growRest(): void {
     const path = `courses/${term}.html`;
     const title = term.replaceAll('-', ' ').replace(/^./, (c) => c.toUpperCase());
     photo(`courses/img/${term}.jpg`, sceneOf(700 + n), [960, 640], `${2020 + n}:08:20 10:00:00`);
-    add(path, 'utf-8', responsivePage(path, { title: `Course: ${title}`, body: `    <figure><img src="img/${term}.jpg" alt="${title}" width="600" height="400"><figcaption>${title}</figcaption></figure>\n    <p>Ten places. Bring a pencil.</p>` })); // prettier-ignore
+    add(path, 'utf-8', responsivePage(path, { title: `Course: ${title}`, body: `    <figure><img src="img/${term}.jpg" alt="Ten places, ${title.toLowerCase()}" width="600" height="400"><figcaption>Ten places, ${title.toLowerCase()}</figcaption></figure>\n    <p>Bring a pencil.</p>` })); // prettier-ignore
   });
   for (const [n, [name, title]] of (
     [

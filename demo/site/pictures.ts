@@ -4,6 +4,7 @@ import { dirname, join } from 'node:path';
 import sharp from 'sharp';
 import { GROWN_PICTURES } from './growth';
 import { FAULT_PICTURES } from './faults';
+import { WORD_FAULT_PICTURES } from './word-faults';
 import { LEFTOVER_PICTURES } from './leftovers';
 import type { Picture } from './picture';
 import { facade, hands, instrument, logo, portrait, poster, river, room, sample, stage } from './scenes';
@@ -74,6 +75,7 @@ export const ALL_PICTURES: readonly Picture[] = [
   ...GROWN_PICTURES,
   ...LEFTOVER_PICTURES,
   ...FAULT_PICTURES,
+  ...WORD_FAULT_PICTURES,
 ];
 
 /** Draws every picture into a folder; the same bytes on every run of the same version of the image library. */

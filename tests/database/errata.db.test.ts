@@ -29,7 +29,9 @@ const LEVEL: RuleLevelInput = { section: '', rule: 'alt/generic', level: 'note',
 const ALL: ErrataQuery = { filter: 'all', rule: null, section: null, owner: null, sheet: 1 };
 const found = async (asked: Partial<ErrataQuery> = {}) => {
   const { rows } = await listErrata(siteId, { ...ALL, ...asked });
-  return rows.map(({ page_path: page, rule }) => `${page} ${rule}`);
+  return rows.flatMap(({ page_path: page, others, rule }) =>
+    [page, ...others.map(({ page_path: other }) => other)].map((one) => `${one} ${rule}`),
+  );
 };
 const again = async () => {
   await queueSurvey(held.db, siteId, 'asked');
@@ -232,6 +234,11 @@ describe('errata of a site', () => {
     );
     const ids = rows.map(({ id }) => id);
     await teachPlaceholder(held.db, MAINTAINER, siteId, { ids, teaching: 'placeholder' });
+    const { rows: groups } = await listErrata(siteId, { ...ALL, rule: 'fresh/placeholder' });
+    expect(
+      groups.map(({ places, pages, ids: errata }) => [places, pages, errata.length]),
+      'one act',
+    ).toEqual([[2, 2, 2]]);
     expect(new Set(await found({ rule: 'fresh/placeholder' }))).toEqual(
       new Set(['index.html fresh/placeholder', 'club/x.html fresh/placeholder']),
     );

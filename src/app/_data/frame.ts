@@ -29,7 +29,7 @@ export async function siteFrame(siteId: number) {
   }>(
     `select (select count(*)::int from pages where site_id = $1 and gone_in is null) as pages,
             (select count(distinct coalesce(picture_id, -id))::int from files where site_id = $1 and gone_in is null) as pictures,
-            (select count(*)::int from errata e where e.site_id = $1 and e.degree <> 'note' and not ${ERRATUM_STANDS}) as errata,
+            (select count(*)::int from errata e where e.site_id = $1 and not ${ERRATUM_STANDS}) as errata,
             (select count(*)::int from editions where site_id = $1) as editions`,
     [siteId],
   );

@@ -216,9 +216,12 @@ export function shortDaysInName(name: string, rules: MentionRules): DateMention[
   });
 }
 
-/** Words by which a time is only an upper bound: what is shown was before it. */
+/**
+ * Words by which a time is only an upper bound: what is shown was before it. “Before the 2024 concert” is of the days of
+ * that concert, and no bound.
+ */
 const BEFORE =
-  /(?<!\p{L})(?:before|prior to|until|vor|bis|avant|jusqu[’']?(?:en|à)|antes|hasta)(?!\p{L})(?:\s+(?:the|de[mnrs]?|die|das|les?|la|las|los|el|l[’'])|\s+(?!in\b|the\b)\p{L}{3,}){0,4}\s*(?:(?:in|of|von|im|de|du|en)\s+)?(?<year>\d{4})(?!\d)/giu;
+  /(?<!\p{L})(?:before|prior to|until|vor|bis|avant|jusqu[’']?(?:en|à)|antes|hasta)(?!\p{L})(?:\s+(?:the|de[mnrs]?|die|das|les?|la|las|los|el|l[’'])|\s+(?!in\b|the\b)\p{L}{3,}){0,4}\s*(?:(?:in|of|von|im|de|du|en)\s+)?(?<year>\d{4})(?!\d)(?<!\b(?:the|der|des|dem|den)\s\d{4}(?=\s\p{L}))/giu;
 
 /** Years before whose end a picture was taken, by its words: “before the works of 2012”. */
 export function boundsInWords(text: string, rules: MentionRules): DateMention[] {

@@ -10,7 +10,7 @@ const MOST_ANCESTORS = 40;
 const NO_ENTRY = new Set(['body', 'main', 'html', 'form', 'table', 'tbody', 'ul', 'ol', 'dl']);
 
 /**
- * The words of the largest element around a picture that holds no other picture and is short enough to be about this
+ * The words of the largest element around a picture that holds no other picture, no menu, and is short enough to be about this
  * one; empty where there is none. The term before a description (`dt`) belongs to it.
  */
 export function entryWords(shown: Element): string {
@@ -19,7 +19,7 @@ export function entryWords(shown: Element): string {
   for (let level = 0; level < MOST_LEVELS; level++) {
     const parent = at.parentNode;
     if (!parent || !isElement(parent) || NO_ENTRY.has(parent.tagName)) break;
-    if (holdsOtherPicture(parent, shown)) break;
+    if (holdsMore(parent, shown)) break;
     const text = textOf(parent, { limit: LONGEST + 1, without: shown });
     if (text.length > LONGEST) break;
     words = text;
@@ -37,13 +37,18 @@ function termBefore(description: Element): string {
   return '';
 }
 
-function holdsOtherPicture(element: Element, shown: Element): boolean {
+/** A menu beside a picture is no entry of it. */
+const MOST_LINKS = 4;
+
+function holdsMore(element: Element, shown: Element): boolean {
   const stack: Element[] = [element];
+  let links = 0;
   for (let visited = 0; stack.length > 0; visited++) {
     // What is too large to be looked through is no entry.
     if (visited > MOST_NODES) return true;
     const next = stack.pop() as Element;
-    if (next.tagName === 'img' && next !== shown) return true;
+    if (next.tagName === 'nav' || (next.tagName === 'img' && next !== shown)) return true;
+    if (next.tagName === 'a' && ++links > MOST_LINKS) return true;
     for (const child of next.childNodes) if (isElement(child)) stack.push(child);
   }
   return false;

@@ -51,7 +51,7 @@ describe('placeholderVerdict', () => {
     ],
     [
       'one desk for three things that have nothing in common',
-      at({ entry: 'Bee inspector' }, { entry: 'The harvest in autumn' }, { entry: 'Wildlife pond' }),
+      at(...['Bee inspector', 'The harvest in autumn', 'Wildlife pond'].map((entry) => ({ entry, alt: '' }))),
     ],
     [
       'the outline of a person in two rows with names',

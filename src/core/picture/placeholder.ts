@@ -149,9 +149,10 @@ function said({ places, sign, emptiness, readText }: PlaceholderSources, clue: C
   const caption = captions.find((one) => SAMPLE_TEXT.test(one));
   if (caption) clue(3, `Its caption is a template’s: “${caption.slice(0, 80)}”.`);
   const entry = places.find((place) => SAMPLE_TEXT.test(place.entry));
-  const near = places.find((place) => SAMPLE_TEXT.test(place.near));
+  // What stands on every page has a template's text beside it somewhere.
+  const isNear = places.filter((place) => SAMPLE_TEXT.test(place.near)).length * 2 >= places.length;
   if (entry && !caption) clue(6.2, `It stands with a template’s text: “${entry.entry.slice(0, 60)}”.`);
-  else if (near && !caption) clue(2, 'A template’s text stands around it.');
+  else if (isNear && !caption) clue(2, 'A template’s text stands around it.');
   const real = captions.filter((one) => !SAMPLE_TEXT.test(one));
   const sections = new Set(places.map(({ section }) => section).filter((section) => section !== ''));
   if (sections.size >= 3 && real.length >= 2)
@@ -295,10 +296,9 @@ const MOST_PHOTOS = 0.6;
 function cardsOf(places: readonly PlaceholderPlace[]): number {
   const kept: string[][] = [];
   for (const place of places) {
-    const words = contentWords(
-      `${place.alt ?? ''} ${place.caption ?? ''} ${place.entry || place.heading}`,
-      SMALL,
-    );
+    // What a link leads to, or a style sheet shows, is no entry of its own.
+    if (place.alt === null || (place.entry === '' && !place.caption)) continue;
+    const words = contentWords(`${place.alt} ${place.caption ?? ''} ${place.entry}`, SMALL);
     if (words.length === 0) continue;
     if (!kept.some((others) => sharedWords(words, others).length > 0)) kept.push(words);
   }

@@ -5,6 +5,9 @@ import type { PlacementKind } from '@/core/markup/kinds/kind';
 import { database } from '@/server/db/database';
 
 const ROWS = 40;
+/** As many as are let stand, or chosen, at once. */
+const MOST_OF_GROUP = 2000;
+const OTHERS_SHOWN = 30;
 
 export const ERRATA_FILTERS = ['all', 'must', 'should', 'note', 'stet'] as const;
 export type ErrataFilter = (typeof ERRATA_FILTERS)[number];
@@ -55,6 +58,26 @@ export interface ErratumRow {
   readonly stet: StetRow | null;
 }
 
+/** Where one erratum of a group stands. */
+export interface GroupPlace {
+  readonly page_id: number | null;
+  readonly page_path: string;
+  readonly line: number | null;
+}
+
+/**
+ * What one act settles: the errata of a rule that one picture has, wherever it stands. The columns of an erratum are those
+ * of the one that most readers meet.
+ */
+export interface ErrataGroup extends ErratumRow {
+  /** Numbers of all of them, the first `MOST_OF_GROUP`. */
+  readonly ids: readonly number[];
+  readonly places: number;
+  readonly pages: number;
+  /** The first of its places, this one left out. */
+  readonly others: readonly GroupPlace[];
+}
+
 /** SQL: whether a person lets the erratum `e` of the site `$1` stand. Not asked of each erratum: the stets are few. */
 export const ERRATUM_STANDS = `(e.page_path, e.key) in (select s.page_path, s.key from stets s
   where s.site_id = $1 and (s.until is null or s.until >= current_date))`;
@@ -78,8 +101,6 @@ export const ownedBy = (section: string, parameter: string) =>
 
 /** SQL: where it belongs: the section of its page, or the one in which its file lies. */
 const SECTION = 'coalesce(e.section, p.section)';
-/** SQL: the gravest first, and of those what most readers meet. */
-const ORDER = `${DEGREE_ORDER}, coalesce(p.reach, 0) * e.emphasis desc, p.id, e.placement_id, e.rule, e.page_path`;
 
 interface Tally {
   readonly rule: RuleId;
@@ -112,34 +133,47 @@ function summed(tally: readonly Tally[], filter: ErrataFilter) {
   return { counts, rules: order };
 }
 
-/** What is wrong on a site: by degree, and within it by what most readers meet. */
+/** What is wrong on a site, in groups of what one act settles: the gravest first, and of those what most readers meet. */
 export async function listErrata(siteId: number, { filter, rule, section, owner, sheet }: ErrataQuery) {
   const { pool } = database();
   const of = `errata e left join pages p on p.site_id = $1 and p.path = e.page_path and p.gone_in is null
     where e.site_id = $1 and (p.id is not null or e.placement_id is null)
       and ($2::text is null or ${SECTION} = $2) and ${ownedBy(SECTION, '$3')}`;
-  // Both go through all errata of the site: side by side they take the time of one. The sheet is sorted by few columns;
+  // What stands has a reason of its own each.
+  const subject = filter === 'stet' ? 'e.id::text' : `coalesce(nullif(e.subject, ''), e.id::text)`;
+  // Both go through all errata of the site: side by side they take the time of one. The sheet is grouped by few columns;
   // what it shows is told of its own rows only.
   const [{ rows: tally }, { rows }] = await Promise.all([
     pool.query<Tally>(
       `select e.rule, e.degree, ${ERRATUM_STANDS} as stands, count(*)::int as count from ${of} group by 1, 2, 3`,
       [siteId, section, owner],
     ),
-    pool.query<ErratumRow>(
-      `select e.id::int as id, e.rule, e.degree, e.level, e.evidence, e.branch, e.fix, p.id as page_id, e.page_path, p.title, x.line, x.kind, x.id::float8 as placement_id,
-         g.id as file_id, g.picture_id, g.path, g.sha256,
+    pool.query<ErrataGroup & { readonly groups: number }>(
+      `with one as (
+         select e.id, e.rule, ${subject} as subject, e.page_path, ${DEGREE_ORDER} as worst, coalesce(p.reach, 0) * e.emphasis as weight
+         from ${of} and ${CONDITION[filter]} and ($4::text is null or e.rule = $4)
+       ), grouped as (
+         select worst, sum(weight) as weight, count(*)::int as places, count(distinct page_path)::int as pages,
+           (array_agg(id order by weight desc, id))[1:${MOST_OF_GROUP}] as ids, count(*) over ()::int as groups
+         from one group by rule, subject, worst order by worst, sum(weight) desc, min(id) limit ${ROWS} offset $5
+       )
+       select e.id::int as id, e.rule, e.degree, e.level, e.evidence, e.branch, e.fix, p.id as page_id, e.page_path, p.title, x.line, x.kind, x.id::float8 as placement_id,
+         g.id as file_id, g.picture_id, g.path, g.sha256, w.places, w.pages, w.groups, to_jsonb(w.ids) as ids,
+         (select coalesce(jsonb_agg(jsonb_build_object('page_id', q.id, 'page_path', o.page_path, 'line', y.line) order by n), '[]')
+           from unnest(w.ids[2:${OTHERS_SHOWN + 1}]) with ordinality as u(other, n) join errata o on o.id = u.other
+           left join pages q on q.site_id = o.site_id and q.path = o.page_path and o.placement_id is not null
+           left join placements y on y.id = o.placement_id) as others,
          (select jsonb_build_object('reason', s.reason, 'saidBy', s.said_by, 'until', s.until, 'isOver', coalesce(s.until < current_date, false)) from stets s
            where s.site_id = e.site_id and s.page_path = e.page_path and s.key = e.key) as stet
-       from errata e left join pages p on p.site_id = e.site_id and p.path = e.page_path and e.placement_id is not null
+       from grouped w join errata e on e.id = w.ids[1]
+       left join pages p on p.site_id = e.site_id and p.path = e.page_path and e.placement_id is not null
        left join placements x on x.id = e.placement_id
        left join files g on g.site_id = e.site_id and g.path = case when e.placement_id is null then e.page_path else x.file_path end and g.gone_in is null
-       where e.id in (select e.id from ${of} and ${CONDITION[filter]} and ($4::text is null or e.rule = $4)
-         order by ${ORDER} limit ${ROWS} offset $5)
-       order by ${ORDER}`,
+       order by w.worst, w.weight desc, e.id`,
       [siteId, section, owner, rule, (sheet - 1) * ROWS],
     ),
   ]);
   const { counts, rules } = summed(tally, filter);
-  const total = rule ? (rules.find((one) => one.rule === rule)?.count ?? 0) : counts[filter];
-  return { rows, counts, rules, sheets: Math.max(1, Math.ceil(total / ROWS)) };
+  const groups = rows[0]?.groups ?? 0;
+  return { rows, counts, rules, groups, sheets: Math.max(1, Math.ceil(groups / ROWS)) };
 }

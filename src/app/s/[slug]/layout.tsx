@@ -1,7 +1,9 @@
 import type { ReactNode } from 'react';
 import { requireActor } from '@/app/_data/session';
+import { checkedSoFar } from '@/app/_data/errata/checked-so-far';
 import { siteFrame } from '@/app/_data/frame';
 import { siteBySlug } from '@/app/_data/site';
+import { count } from '@/ui/format';
 import { RunningHead } from './running-head';
 import { SiteIndex } from './site-index';
 
@@ -14,7 +16,7 @@ export default async function SiteLayout({
 }) {
   const actor = await requireActor();
   const site = await siteBySlug((await params).slug);
-  const frame = await siteFrame(site.id);
+  const [frame, far] = await Promise.all([siteFrame(site.id), checkedSoFar(site.id)]);
   return (
     <div className="min-h-screen">
       <a href="#sheet" className="sr-only focus:not-sr-only focus:fixed focus:z-20 focus:bg-sheet focus:p-2">
@@ -24,6 +26,12 @@ export default async function SiteLayout({
       <div className="flex max-sm:flex-col">
         <SiteIndex slug={site.slug} counts={frame.counts} sections={frame.sections} />
         <div id="sheet" className="min-w-0 flex-1">
+          {far.checked < far.pages ? (
+            <p role="status" className="border-b border-line-2 bg-tint px-5 py-1.5 text-sm">
+              Checked {far.checked.toLocaleString('en')} of {count(far.pages, 'page')} so far: what is listed
+              is of those.
+            </p>
+          ) : null}
           {children}
         </div>
       </div>

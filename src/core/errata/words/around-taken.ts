@@ -34,7 +34,7 @@ export function isOfItsTime({ dating }: PictureFacts, { path, title, today }: Pa
 
 /** Words by which a picture is shown for what was: in a caption, or over a section. */
 const WAS =
-  /(?<!\p{L})(?:before the|formerly|in (?:the )?old(?:en)? days|back then|then and now|used to|once stood|former|until its|vor de[mnr]|früher|damals|einst|ehemalige[nrs]?|avant (?:les?|la)|autrefois|jadis|ancien(?:ne)?s?|à l[’']époque|antes de|antiguamente|antaño|antigu[oa]s?)(?!\p{L})/iu;
+  /(?<!\p{L})(?:before the(?!\s+\d{4}\s+\p{L})|formerly|in (?:the )?old(?:en)? days|back then|then and now|used to|once stood|former|until its|vor de[mnr]|früher|damals|einst|ehemalige[nrs]?|avant (?:les?|la)|autrefois|jadis|ancien(?:ne)?s?|à l[’']époque|antes de|antiguamente|antaño|antigu[oa]s?)(?!\p{L})/iu;
 const HISTORY =
   /(?<!\p{L})(?:history|archives?|the past|chronicle|\p{L}*geschichte|archiv|chronik|rückblick|histoire|archives|historia|archivo|memoria)(?!\p{L})/iu;
 /** Words by which it is shown for what is. */

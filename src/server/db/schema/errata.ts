@@ -36,12 +36,14 @@ export const errata = pgTable(
     emphasis: real('emphasis').notNull().default(1),
     /** A text that can be put in place at once. */
     fix: jsonb('fix').$type<NonNullable<Finding['fix']>>(),
+    /** What one act settles it with: its picture, or what stands there instead; errata of one rule and subject are one piece of work. */
+    subject: text('subject').notNull().default(''),
     /** The same in every survey, as long as the place and the evidence are the same. */
     key: text('key').notNull(),
   },
   (table) => [
     uniqueIndex('errata_key').on(table.siteId, table.pagePath, table.key),
-    index('errata_rule').on(table.siteId, table.rule),
+    index('errata_rule').on(table.siteId, table.rule, table.subject),
   ],
 );
 

@@ -83,5 +83,5 @@ const nameOf = ({ path, rule, degree, section, key }: Omit<Kept, 'id'>): string 
   [path, rule, degree, section, key].join('\n');
 
 function rowOf(siteId: number, path: string, section: string, erratum: FileErratum) {
-  return { siteId, pagePath: path, placementId: null, section, ...erratum };
+  return { siteId, pagePath: path, placementId: null, section, subject: path, ...erratum };
 }

@@ -3,6 +3,7 @@ import { createHash } from 'node:crypto';
 import { dayOfMs, type Day } from '@/core/dating/day';
 import { ALL_RULES } from '@/core/errata/all-rules';
 import { checkPage, type Erratum } from '@/core/errata/check-page';
+import type { PageToCheck } from '@/core/errata/page-to-check';
 import { rulePage } from '@/core/errata/rule-page';
 import type { Database } from '../../db/database';
 import { freshStatistics } from '../../db/fresh-statistics';
@@ -117,7 +118,7 @@ async function checkBatch(db: Database, siteId: number, { pages, levels, ...know
   const paths = pages.map(({ path }) => path);
   const read = await pagesToCheck(db, siteId, pages, known);
   const rows = read.flatMap(({ page, section }) =>
-    checkPage(page, levelsIn(section, levels)).map((erratum) => rowOf(siteId, erratum)),
+    checkPage(page, levelsIn(section, levels)).map((erratum) => rowOf(siteId, erratum, page)),
   );
   const client = await db.pool.connect();
   try {
@@ -140,7 +141,24 @@ async function checkBatch(db: Database, siteId: number, { pages, levels, ...know
 function rowOf(
   siteId: number,
   { placement, page, rule, degree, level, evidence, branch, fix, emphasis, key }: Erratum,
+  { pictures }: PageToCheck,
 ) {
   const { placementId } = placement as unknown as PlaceRow;
-  return { siteId, pagePath: page, placementId, rule, degree, level, evidence, branch, fix, emphasis, key };
+  const picture = pictures.get(placement.filePath ?? '')?.pictureId ?? null;
+  const subject =
+    picture === null ? (placement.filePath ?? placement.url ?? placement.raw) : `picture ${picture}`;
+  return {
+    siteId,
+    pagePath: page,
+    placementId,
+    subject,
+    rule,
+    degree,
+    level,
+    evidence,
+    branch,
+    fix,
+    emphasis,
+    key,
+  };
 }

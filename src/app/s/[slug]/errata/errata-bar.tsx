@@ -13,7 +13,10 @@ import { StetForm } from './stet-form';
 
 /** An erratum of the list that can be chosen. */
 export interface ChoosableErratum {
+  /** The one that stands for its group. */
   readonly id: number;
+  /** All of its group. */
+  readonly ids: readonly number[];
   /** Number of the picture whose words are at fault; `null` where the rule is not on words. */
   readonly pictureId: number | null;
 }
@@ -33,7 +36,7 @@ export function ErrataBar({ slug, errata, isStet }: ErrataBarProps) {
   const [problem, setProblem] = useState<Problem | null>(null);
   const [isBusy, start] = useTransition();
   const those = errata.filter(({ id }) => chosen.has(id));
-  const ids = those.map(({ id }) => id);
+  const ids = those.flatMap((one) => one.ids);
   const pictures = [...new Set(those.flatMap(({ pictureId }) => pictureId ?? []))];
   const many = count(ids.length, 'erratum', 'errata');
   if (ids.length === 0 && !told && !problem) return null;

@@ -1,15 +1,15 @@
 import Link from 'next/link';
-import type { ErratumRow } from '@/app/_data/errata/errata';
+import type { ErrataGroup, ErratumRow } from '@/app/_data/errata/errata';
 import { isOnWords, type Degree } from '@/core/errata/rule';
 import { ChooseBox } from '@/ui/choosing';
-import { placeText } from '@/ui/format';
+import { count, placeText } from '@/ui/format';
 import { Mat } from '@/ui/mat';
 import { showsNoFile } from '@/ui/placement-text';
 import { Stet } from './stet';
 
 interface ErratumLineProps {
   slug: string;
-  row: ErratumRow;
+  row: ErrataGroup;
   /** What is wrong, and what to do, as the rule says it. */
   title: string;
   remedy: string;
@@ -38,7 +38,7 @@ const where = ({ page_path: path, line }: ErratumRow): string =>
 const wordsOf = ({ picture_id: picture, rule, file_id: file, placement_id: place }: ErratumRow): string =>
   picture === null ? `rule=${rule}&from=${file === null ? `e${place}` : `f${file}`}` : `pictures=${picture}`;
 
-/** One erratum: the picture, what is wrong where, the evidence, and the way to settle it. */
+/** What one act settles: the picture, what is wrong, in how many places, the evidence, and the way to settle all of them. */
 export function ErratumLine({ slug, row, title, remedy, maySettle }: ErratumLineProps) {
   const { degree, evidence, level, fix, path } = row;
   const record = row.file_id === null ? null : `/s/${slug}/pictures/${row.file_id}`;
@@ -73,6 +73,7 @@ export function ErratumLine({ slug, row, title, remedy, maySettle }: ErratumLine
             Proposed: <span className="font-serif">{fix.text === '' ? 'no alt text' : fix.text}</span>
           </p>
         ) : null}
+        <Places slug={slug} row={row} />
         <p className="text-sm text-ink-2">
           {remedy}{' '}
           <span className="text-ink-3">
@@ -114,8 +115,36 @@ export function ErratumLine({ slug, row, title, remedy, maySettle }: ErratumLine
             ) : null}
           </p>
         ) : null}
-        <Stet slug={slug} id={row.id} stet={row.stet} maySettle={maySettle} />
+        <Stet slug={slug} ids={row.ids} stet={row.stet} maySettle={maySettle} />
       </div>
     </li>
+  );
+}
+
+/** In how many places it is so, and which, where that is more than one. */
+function Places({ slug, row: { places, pages, others } }: { slug: string; row: ErrataGroup }) {
+  if (places < 2) return null;
+  const where = pages === 1 ? 'on this page' : `on ${count(pages, 'page')}`;
+  return (
+    <details className="text-sm">
+      <summary className="w-fit cursor-pointer font-semibold">
+        {count(places, 'place')} {where}
+      </summary>
+      <ul className="mt-1 columns-2 gap-6 text-ink-2 max-md:columns-1">
+        {others.map(({ page_id: page, page_path: path, line }, n) => (
+          <li key={n} className="truncate">
+            {page === null ? (
+              path
+            ) : (
+              <Link href={`/s/${slug}/pages/${page}`} className="text-green">
+                {placeText(path)}
+              </Link>
+            )}
+            {line === null ? '' : `, line ${line}`}
+          </li>
+        ))}
+        {places - 1 > others.length ? <li>and {count(places - 1 - others.length, 'other')}</li> : null}
+      </ul>
+    </details>
   );
 }

@@ -1,7 +1,8 @@
 import Link from 'next/link';
 import { mayEdit } from '@/core/edition/edition-state';
 import { ownersOf } from '@/app/_data/errata/owners';
-import { ERRATA_FILTERS, listErrata, type ErrataFilter, type ErratumRow } from '@/app/_data/errata/errata';
+import { checkedSoFar, type CheckedSoFar } from '@/app/_data/errata/checked-so-far';
+import { ERRATA_FILTERS, listErrata, type ErrataFilter, type ErrataGroup } from '@/app/_data/errata/errata';
 import { errataChoice } from '@/app/_data/errata/errata-choice';
 import { hrefWith, type SiteScreenProps } from '@/app/_data/query';
 import { requireActor } from '@/app/_data/session';
@@ -13,6 +14,7 @@ import { ChooseAll, Choosing } from '@/ui/choosing';
 import { Choices } from '@/ui/choices';
 import { Empty } from '@/ui/empty';
 import { FoldOut } from '@/ui/fold-out';
+import { count } from '@/ui/format';
 import { Pager } from '@/ui/pager';
 import { ErrataBar, type ChoosableErratum } from './errata-bar';
 import { ErratumLine } from './erratum-line';
@@ -32,7 +34,10 @@ export default async function ErrataPage({ params, searchParams }: SiteScreenPro
   const { role } = await requireActor();
   const { query, rule, asked } = await errataChoice(searchParams);
   const { filter, owner, sheet } = query;
-  const { rows, counts, rules, sheets } = await listErrata(site.id, query);
+  const [{ rows, counts, rules, groups, sheets }, far] = await Promise.all([
+    listErrata(site.id, query),
+    checkedSoFar(site.id),
+  ]);
   const maySettle = mayEdit(role);
   const root = `/s/${site.slug}/errata`;
   return (
@@ -68,16 +73,16 @@ export default async function ErrataPage({ params, searchParams }: SiteScreenPro
         </p>
       ) : null}
       {rows.length === 0 ? (
-        <Empty head={filter === 'stet' ? 'Nothing is let stand' : 'Nothing is wrong here'}>
-          {filter === 'stet'
-            ? 'What you let stand with a reason is listed here, so that it can be looked at again.'
-            : 'Either all is right, or the worker has not checked the pages yet: that comes after its pictures are read.'}
-        </Empty>
+        <NothingHere filter={filter} far={far} />
       ) : (
         <Choosing items={maySettle ? rows : []}>
           {maySettle ? (
             <div className="border-b border-line-2 px-5 py-1.5 text-sm text-ink-2">
               <ChooseAll />
+              <span className="ml-4">
+                {count(groups, 'piece', 'pieces')} of work: each is one picture and what is wrong with it,
+                wherever it stands.
+              </span>
             </div>
           ) : null}
           <ul>
@@ -102,8 +107,29 @@ export default async function ErrataPage({ params, searchParams }: SiteScreenPro
   );
 }
 
-const choosable = (rows: readonly ErratumRow[]): ChoosableErratum[] =>
-  rows.map(({ id, rule, picture_id: pictureId }) => ({ id, pictureId: isOnWords(rule) ? pictureId : null }));
+const choosable = (rows: readonly ErrataGroup[]): ChoosableErratum[] =>
+  rows.map(({ id, ids, rule, picture_id: pictureId }) => ({
+    ...{ id, ids },
+    pictureId: isOnWords(rule) ? pictureId : null,
+  }));
+
+/** Why a list is empty; never that nothing is wrong while pages are still to be checked. */
+function NothingHere({ filter, far }: { filter: ErrataFilter; far: CheckedSoFar }) {
+  if (filter === 'stet')
+    return (
+      <Empty head="Nothing is let stand">
+        What you let stand with a reason is listed here, so that it can be looked at again.
+      </Empty>
+    );
+  if (far.checked < far.pages)
+    return (
+      <Empty head={`Checked ${far.checked.toLocaleString('en')} of ${count(far.pages, 'page')} so far`}>
+        Nothing is wrong on those. The pictures are looked at first, then the pages; what is found appears
+        here as it comes.
+      </Empty>
+    );
+  return <Empty head="Nothing is wrong here">All {count(far.pages, 'page')} are checked.</Empty>;
+}
 
 interface OwnerChoiceProps {
   root: string;

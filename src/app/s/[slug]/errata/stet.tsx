@@ -9,13 +9,14 @@ import { StetForm } from './stet-form';
 
 interface StetProps {
   slug: string;
-  id: number;
+  /** The errata that one word lets stand. */
+  ids: readonly number[];
   stet: StetRow | null;
   maySettle: boolean;
 }
 
 /** Lets an erratum stand with a reason, or tells why it stands. */
-export function Stet({ slug, id, stet, maySettle }: StetProps) {
+export function Stet({ slug, ids, stet, maySettle }: StetProps) {
   const [isTyping, setTyped] = useState(false);
   const [problem, setProblem] = useState<Problem | null>(null);
   const [isBusy, start] = useTransition();
@@ -31,7 +32,7 @@ export function Stet({ slug, id, stet, maySettle }: StetProps) {
             type="button"
             className="text-green"
             disabled={isBusy}
-            onClick={() => start(async () => setProblem(await stopStanding(slug, [id])))}
+            onClick={() => start(async () => setProblem(await stopStanding(slug, ids)))}
           >
             It stands no longer
           </button>
@@ -50,10 +51,10 @@ export function Stet({ slug, id, stet, maySettle }: StetProps) {
           </p>
         ) : null}
         <button type="button" className="text-ink-2" onClick={() => setTyped(true)}>
-          Let it stand …
+          {ids.length > 1 ? 'Let them stand …' : 'Let it stand …'}
         </button>
       </>
     );
   }
-  return <StetForm slug={slug} ids={[id]} label="Stet" onDone={() => setTyped(false)} />;
+  return <StetForm slug={slug} ids={ids} label="Stet" onDone={() => setTyped(false)} />;
 }

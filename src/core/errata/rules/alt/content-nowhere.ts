@@ -104,7 +104,8 @@ function tellsNothing(
   const other = rest.filter((word) => sharedWords([word], [...around, ...topic]).length === 0);
   if (sent !== null) return other.length <= MOST_OTHER_WORDS;
   // Nothing sends to it: then only where no figure stands around that could be its content.
-  const isStrong = words.some((word) => figures.has(word)) && words.length <= MOST_WORDS;
+  const isStrong =
+    words.some((word) => figures.has(word)) && words.length <= MOST_WORDS && !AT_A_TABLE.test(alt);
   return (
     // Without a heading it may stand for a press: “Menu”.
     headings.length > 0 &&
@@ -114,6 +115,10 @@ function tellsNothing(
     !placement.caption
   );
 }
+
+/** “Hands at a table” is of furniture. */
+const AT_A_TABLE =
+  /(?<!\p{L})(?:at|under|around|round|unter|sous|bajo)\s+(?:\p{L}+\s+)?(?:tables?|tafel|tableau)(?!\p{L})/iu;
 
 const stemsKnown = new Map<string, ReadonlySet<string>>();
 

@@ -34,7 +34,10 @@ export const otherWordsElsewhere: Rule = {
       page,
       others.map(([text]) => text),
     );
-    if (degree) {
+    const own = Object.entries(picture.altTexts).filter(([one]) => alike(one, alt ?? ''));
+    const isCommoner = own.reduce((sum, [, count]) => sum + count, 0) > places;
+    // Of two texts that can’t both be right the rarer is told of, but where what stands around bears out the other.
+    if (degree === 'must' || (degree && !isCommoner)) {
       const says = places === 1 ? 'In another place' : `In ${places} other places`;
       return {
         evidence: `${says} it says “${most[0]}”; both can’t be right.`,
@@ -42,9 +45,8 @@ export const otherWordsElsewhere: Rule = {
         degree,
       };
     }
-    // Of two texts the rarer is told of: its place is where to look, and the other one is its evidence.
-    const own = Object.entries(picture.altTexts).filter(([one]) => alike(one, alt ?? ''));
-    if (own.reduce((sum, [, count]) => sum + count, 0) > places) return null;
+    // Its place is where to look, and the other one is its evidence.
+    if (isCommoner) return null;
     return {
       evidence: `In ${places === 1 ? 'one place' : `${places} places`} it says “${text}”.`,
       branch: 'informative',
@@ -65,6 +67,16 @@ export const otherWordsElsewhere: Rule = {
       html: '<img src="a.jpg" alt="The front">',
       evidence: null,
       files: { 'a.jpg': { altTexts: { 'The front': 2, 'Red doors': 1 } } },
+    },
+    {
+      html: '<img src="a.jpg" alt="The hall at Christmas">',
+      evidence: null,
+      files: { 'a.jpg': { altTexts: { 'The hall at Christmas': 3, 'Winter concert': 1 } } },
+    },
+    {
+      html: '<img src="a.jpg" alt="Winter concert">',
+      evidence: 'In 3 other places it says “The hall at Christmas”; both can’t be right.',
+      files: { 'a.jpg': { altTexts: { 'The hall at Christmas': 3, 'Winter concert': 1 } } },
     },
     {
       html: '<img src="a.jpg" alt="The front">',

@@ -4,6 +4,7 @@ import { hasAlt } from '../../places';
 import type { Rule } from '../../rule';
 import { contentWords, sharedWords, tokensOf } from '../../../words/content-words';
 import { vocabulariesOf } from '../../../words/languages/known-languages';
+import { saysOnly } from '../../words/empty-texts';
 import { targetOf, type LinkTarget } from '../../words/link-target';
 import { pageWords } from '../../words/picture-words';
 
@@ -57,6 +58,8 @@ export const saysNotWhere: Rule = {
 
 /** Whether an alt text says what is to be seen, and nothing of where a press leads. */
 function saysOnlyLook(placement: PlacementToCheck, page: PageToCheck, target: LinkTarget): boolean {
+  // Of “image” another rule speaks.
+  if (saysOnly(placement.alt ?? '', page.language) !== null) return false;
   const content = contentWords(placement.alt ?? '', pageWords(page).small);
   // In Spanish an envelope is an “about”.
   const words = content.length > 0 ? content : tokensOf(placement.alt ?? '');

@@ -58,6 +58,8 @@ function otherTimes(placement: PlacementToCheck, page: PageToCheck): string | nu
   const over = yearsIn(heading, page.today);
   if (said.length > 0 && own.length > 0 && !areOfOtherYears(said, own)) return null;
   if (areOfOtherYears(said, over)) return heading;
+  // The heading bears the caption out: it is the alt text that is wrong, and another rule says so.
+  if (said.length > 0 && over.length > 0) return null;
   const around = yearsIn(textAround(placement, page), page.today);
   if (areOfOtherYears(said, own))
     return over.length === 0 && !areOfOtherYears(said, around) && around.length > 0 ? null : alt;

@@ -1,6 +1,7 @@
 import { isPicture } from '../../places';
 import type { Rule } from '../../rule';
 import { vocabulariesOf } from '../../../words/languages/known-languages';
+import { isFileName } from '../../words/empty-texts';
 import { timesIn } from '../../words/time-words';
 
 export const inFuture: Rule = {
@@ -11,8 +12,9 @@ export const inFuture: Rule = {
   why: 'What is shown has been: the date is mistyped, and readers are told something impossible.',
   remedy: 'Look the date up, and correct it.',
   applies: isPicture,
-  check: ({ caption }, { page }) => {
-    if (!caption || vocabulariesOf(page.language).some(({ toCome }) => toCome.test(caption))) return null;
+  check: ({ caption, raw }, { page }) => {
+    if (!caption || isFileName(caption, raw)) return null;
+    if (vocabulariesOf(page.language).some(({ toCome }) => toCome.test(caption))) return null;
     const [wrong] = futureTimes(caption, page.today);
     return wrong ? { evidence: `It says “${wrong}”.` } : null;
   },

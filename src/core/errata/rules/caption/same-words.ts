@@ -5,6 +5,7 @@ import { isFileName } from '../../words/empty-texts';
 import { sharedWords } from '../../../words/content-words';
 import { namesIn, nameOthers } from '../../../words/proper-names';
 import { pageWords, telling } from '../../words/picture-words';
+import { isOfTemplate } from './template-words';
 
 export const sameCaption: Rule = {
   id: 'caption/same-words',
@@ -17,6 +18,7 @@ export const sameCaption: Rule = {
   check: (placement, { page, picture }) => {
     const { caption, filePath, url, raw } = placement;
     if (!caption || !/\p{L}/u.test(caption) || isOnlyCredit(caption) || isFileName(caption, raw)) return null;
+    if (isOfTemplate(caption, page.language)) return null;
     const words = pageWords(page);
     const own = words.of(placement);
     // Of a copy and what it was copied from, the one that fits its picture is right.

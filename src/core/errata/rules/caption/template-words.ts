@@ -13,10 +13,9 @@ export const templateCaption: Rule = {
   applies: isPicture,
   check: ({ caption }, { page }) => {
     const text = caption?.trim() ?? '';
-    const isLeft =
-      SAMPLE_TEXT.test(text) ||
-      vocabulariesOf(page.language).some(({ captionPrompts }) => captionPrompts.test(text));
-    return text !== '' && isLeft ? { evidence: `The caption says “${text}”.` } : null;
+    return text !== '' && isOfTemplate(text, page.language)
+      ? { evidence: `The caption says “${text}”.` }
+      : null;
   },
   examples: [
     {
@@ -29,3 +28,8 @@ export const templateCaption: Rule = {
     },
   ],
 };
+
+/** Whether a caption is a template's: sample text, or what asks for a caption. */
+export const isOfTemplate = (caption: string, language: string | null): boolean =>
+  SAMPLE_TEXT.test(caption) ||
+  vocabulariesOf(language).some(({ captionPrompts }) => captionPrompts.test(caption));
