@@ -77,9 +77,9 @@ export default async function ErrataPage({ params, searchParams }: SiteScreenPro
       ) : (
         <Choosing items={maySettle ? rows : []}>
           {maySettle ? (
-            <div className="border-b border-line-2 px-5 py-1.5 text-sm text-ink-2">
+            <div className="flex flex-wrap items-center gap-x-4 border-b border-line-2 px-5 py-1.5 text-sm text-ink-2">
               <ChooseAll />
-              <span className="ml-4">
+              <span>
                 {count(groups, 'piece', 'pieces')} of work: each is one picture and what is wrong with it,
                 wherever it stands.
               </span>
