@@ -59,7 +59,7 @@ export interface ErratumRow {
 }
 
 /** Where one erratum of a group stands. */
-export interface GroupPlace {
+interface GroupPlace {
   readonly page_id: number | null;
   readonly page_path: string;
   readonly line: number | null;

@@ -3,7 +3,7 @@ import type { PageToCheck, PlacementToCheck } from '../page-to-check';
 import { tokensOf } from '../../words/content-words';
 
 /** What a press opens: a picture, a document or recording, a place on another site, or one of the own site. */
-export type TargetKind = 'picture' | 'media' | 'elsewhere' | 'page' | 'deed';
+type TargetKind = 'picture' | 'media' | 'elsewhere' | 'page' | 'deed';
 
 export interface LinkTarget {
   readonly kind: TargetKind;

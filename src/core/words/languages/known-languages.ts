@@ -53,7 +53,7 @@ const MARKS: Readonly<Record<string, RegExp>> = {
 /** What stands in quotation marks is said in its own language. */
 const QUOTED = /[“„«"][^”“»"]{2,}[”“»"]|‘[^’]{3,}’(?!\p{L})/gu;
 
-export const withoutQuotes = (text: string): string => text.replace(QUOTED, ' ');
+const withoutQuotes = (text: string): string => text.replace(QUOTED, ' ');
 
 /** By word: which languages have it, and how much it tells: small words most. */
 const WEIGHTS: ReadonlyMap<string, ReadonlyMap<string, number>> = weigh();
