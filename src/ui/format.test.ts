@@ -84,8 +84,9 @@ it.each([
 it.each([
   [2300.4, true, '2,300 a month'],
   [0, false, 'no link leads there'],
-  [0.4, false, 'under 1 in 1,000'],
-  [41.5, false, '42 in 1,000'],
+  [0.4, false, 'under 0.1 % of views'],
+  [41.5, false, '4.2 % of views'],
+  [1000, false, '100 % of views'],
 ])('reachText(%d, %s) is %s', (reach, isCounted, expected) => {
   expect(reachText(reach, isCounted)).toBe(expected);
 });

@@ -53,11 +53,16 @@ export function leftText(done: number, total: number, seconds: number): string {
   return `${pace}, ${rest} left`;
 }
 
-/** How many readers a page or picture meets: views a month where they were counted, else out of 1,000 views of the site. */
+/**
+ * How many readers a page or picture meets: views a month where they were counted, else the share of the
+ * site's page views, given out of 1,000.
+ */
 export function reachText(reach: number, isCounted: boolean): string {
   if (isCounted) return `${Math.round(reach).toLocaleString('en')} a month`;
   if (reach === 0) return 'no link leads there';
-  return reach < 1 ? 'under 1 in 1,000' : `${Math.round(reach).toLocaleString('en')} in 1,000`;
+  if (reach < 1) return 'under 0.1 % of views';
+  const percent = reach / 10;
+  return `${percent < 10 ? percent.toFixed(1) : Math.round(percent)} % of views`;
 }
 
 /** A sentence as the rest of another one. */

@@ -1,4 +1,5 @@
 import { join } from 'node:path';
+import sharp from 'sharp';
 import { beforeAll, describe, expect, it } from 'vitest';
 import { editionByNumber, listEditions } from '@/app/_data/editions/editions';
 import { filesByPath, listPages, PAGE_ORDERS, pageById } from '@/app/_data/pages/pages';
@@ -13,6 +14,7 @@ import {
 import { hrefWith, listQuery, numbersIn } from '@/app/_data/query';
 import { gatherSwap } from '@/server/work/editions/gather-swap';
 import { receiveIntake } from '@/server/work/intake/receive-intake';
+import { facade, hands, river, stage } from '@demo/site/scenes';
 import { connected } from '../fixtures/connected';
 import { runJobs } from '../fixtures/run-jobs';
 import { MAINTAINER, useDatabase } from '../fixtures/test-database';
@@ -76,6 +78,35 @@ describe('what pictures can be narrowed to', () => {
   it('offers the folders of the site, and tells how far the pictures are read', async () => {
     expect((await narrowingChoices(siteId)).folders).toEqual([{ folder: 'img', files: 4 }]);
     expect(await readingOf(siteId)).toEqual({ read: 3, all: 3 });
+  });
+});
+
+describe('pictures that are looked for by a word', () => {
+  it('come by where it stands: a title, what is said of them, their name, and last the pages they are on', async () => {
+    const folder = join(held.folder, 'ranked');
+    const drawn = (svg: string) => sharp(Buffer.from(svg)).resize(300).png().toBuffer();
+    const logo = '<img src="/img/mark.png" alt="Ferndrake">';
+    await writeFiles(folder, {
+      'choir/index.html': `${logo}<img src="/img/hall.png" alt="The choir sings">`,
+      'choir/old.html': `${logo}<img src="/img/choir-2.png" alt="In the boat">`,
+      'index.html': `${logo}<img src="/img/bench.png" alt="A bench">`,
+      'img/mark.png': await drawn(facade(3, 'red')),
+      'img/hall.png': await drawn(stage(11)),
+      'img/choir-2.png': await drawn(river(4)),
+      'img/bench.png': await drawn(hands(7)),
+    });
+    const id = await connected(held.db, 'Ranked', folder);
+    await held.db.pool.query(
+      "update pictures set title = 'Where the choir sits' where site_id = $1 and id = (select picture_id from files where site_id = $1 and path = 'img/bench.png')",
+      [id],
+    );
+    const { rows } = await listPictures(id, { ...ALL, query: 'choir', order: 'match' });
+    expect(rows.map(({ path }) => path)).toEqual([
+      'img/bench.png',
+      'img/hall.png',
+      'img/choir-2.png',
+      'img/mark.png',
+    ]);
   });
 });
 

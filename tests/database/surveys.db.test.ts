@@ -350,7 +350,7 @@ describe('reach', () => {
       'select reach from files where site_id = $1',
       [id],
     );
-    expect(files.map((file) => Math.round(file.reach))).toEqual([1081]);
+    expect(files.map((file) => Math.round(file.reach))).toEqual([541]);
     const line = (path: string, day: number) =>
       `1.2.3.4 - - [${String(day).padStart(2, '0')}/Nov/2026:10:00:00 +0000] "GET ${path} HTTP/1.1" 200 10\n`;
     const log = Array.from({ length: 30 }, (_, i) => line(i % 3 === 0 ? '/' : '/b.html', i + 1)).join('');

@@ -17,7 +17,8 @@ const ROWS: Readonly<Record<PictureView, number>> = { list: 25, contact: 48 };
 export const PICTURE_FILTERS = ['all', 'placeholder', 'old', 'undescribed', 'missing', 'unused'] as const;
 export type PictureFilter = (typeof PICTURE_FILTERS)[number];
 
-export const PICTURE_ORDERS = ['places', 'reach', 'age', 'name', 'weight'] as const;
+/** `match`: by where the words that are looked for stand; without such words it is the order of `places`. */
+export const PICTURE_ORDERS = ['match', 'places', 'reach', 'age', 'name', 'weight'] as const;
 export type PictureOrder = (typeof PICTURE_ORDERS)[number];
 
 export const PICTURE_VIEWS = ['list', 'contact'] as const;
@@ -77,6 +78,7 @@ const CONDITION: Readonly<Record<PictureFilter, string>> = {
 };
 
 const ORDER: Readonly<Record<PictureOrder, string>> = {
+  match: 'rank desc, places desc, path',
   places: 'places desc, path',
   reach: 'reach desc, path',
   age: 'overdue desc, taken_until nulls last, path',
@@ -97,16 +99,22 @@ function asConditions(siteId: number, { query, section, narrowing = NOT_NARROWED
   const values: unknown[] = [siteId];
   const bind = (value: unknown) => `$${values.push(value)}`;
   const conditions = narrowingConditions(narrowing, bind);
+  let rank = '0';
   // A picture is found by any of its files; what is told of it is told of all of them.
   const byFile = (condition: string) =>
     `g.key in (select coalesce(f.picture_id, -f.id) from files f where f.site_id = $1 and f.gone_in is null and ${condition})`;
   if (query !== '') {
     const like = bind(query.replace(/[\\%_]/g, '\\$&'));
     const words = tsQuery(query);
-    const found =
-      words === ''
+    const asked = words === '' ? '' : `to_tsquery('simple', ${bind(words)})`;
+    const found = asked === '' ? '' : `select id from files where site_id = $1 and search @@ ${asked} union `;
+    const ofWords =
+      asked === ''
         ? ''
-        : `select id from files where site_id = $1 and search @@ to_tsquery('simple', ${bind(words)}) union `;
+        : ` + coalesce((select max(ts_rank(f.search, ${asked})) from files f where f.site_id = $1 and f.gone_in is null
+            and (f.picture_id = m.picture_id or f.id = m.id)), 0)`;
+    // A title is what a person called it; after it come what it is described by, its name, and last the pages it is on.
+    rank = `case when p.title ilike '%' || ${like} || '%' then 2 else 0 end${ofWords}`;
     conditions.push(
       `(${byFile(`f.id in (${found}select id from files where site_id = $1 and path ilike '%' || ${like} || '%')`)} or p.title ilike '%' || ${like} || '%')`,
     );
@@ -116,15 +124,15 @@ function asConditions(siteId: number, { query, section, narrowing = NOT_NARROWED
       byFile(`f.path in (select s.file_path from placements s join pages p on p.site_id = s.site_id and p.path = s.page_path
         where s.site_id = $1 and s.until_survey is null and p.section = ${bind(section)})`),
     );
-  return { values, where: conditions.length === 0 ? 'true' : conditions.join(' and ') };
+  return { values, rank, where: conditions.length === 0 ? 'true' : conditions.join(' and ') };
 }
 
 /** The concordance: pictures and where they stand, filtered and sorted in the database. */
 export async function listPictures(siteId: number, asked: PictureQuery) {
-  const { values, where } = asConditions(siteId, asked);
+  const { values, rank, where } = asConditions(siteId, asked);
   const order = ORDER[asked.order];
   const rowsASheet = ROWS[asked.view ?? 'list'];
-  const ofFound = order.replace(/\b(places|path|reach|overdue|taken_until|size_bytes)\b/g, 'found.$1');
+  const ofFound = order.replace(/\b(rank|places|path|reach|overdue|taken_until|size_bytes)\b/g, 'found.$1');
   const counted = PICTURE_FILTERS.map((name) => `count(*) filter (where ${CONDITION[name]}) as "${name}"`);
   // What is found is gone through once, for the counts and for the sheet. The file that stands for a picture is the
   // greatest of three numbers, since sorting each group would take longer than all the rest.
@@ -138,7 +146,7 @@ export async function listPictures(siteId: number, asked: PictureQuery) {
          -(max(array[f.is_master::int, f.places, -f.id]))[3] as master
        from files f where f.site_id = $1 and f.gone_in is null group by 1
      ), found as materialized (
-       select ${SORTED_BY} from grouped g join files m on m.id = g.master left join pictures p on p.id = m.picture_id
+       select ${SORTED_BY}, ${rank} as rank from grouped g join files m on m.id = g.master left join pictures p on p.id = m.picture_id
        where ${where}
      )
      select (select to_jsonb(c) from (select ${counted.join(', ')} from found) c) as counts,

@@ -7,6 +7,7 @@ import type { Database } from '../../db/database';
 import { inTransaction } from '../../db/in-transaction';
 import { goOn, type Turn } from '../../jobs/turn';
 import { recentPrints } from '../../imaging/recent-prints';
+import { updateReachOfFiles } from '../reach/update-reach';
 import { LOOKS_VERSION } from './read-looks';
 import { storedLandmarks, storedPrint } from './stored-prints';
 
@@ -107,6 +108,7 @@ async function writeFamilies(client: PoolClient, siteId: number, families: reado
     'delete from pictures p where p.site_id = $1 and not exists (select 1 from files f where f.picture_id = p.id)',
     [siteId],
   );
+  await updateReachOfFiles(client, siteId);
 }
 
 /** Gives the twin of a family, with what cameras noted in the files of both. */

@@ -11,14 +11,26 @@ const ESTIMATED_VIEWS = 1000;
  */
 export async function updateReach(client: Pick<ClientBase, 'query'>, siteId: number): Promise<void> {
   await updatePages(client, siteId);
+  await updateReachOfFiles(client, siteId);
+}
+
+/**
+ * Writes how many readers each file meets, so that what the files of a picture meet adds up to what the picture does: a page
+ * that shows it twice, or two of its files, counts once, with the file that stands for the picture where that is there.
+ */
+export async function updateReachOfFiles(client: Pick<ClientBase, 'query'>, siteId: number): Promise<void> {
   // A place that is not shown, or shows only when its page is shared or enlarged, is met by nobody on the page.
   await client.query(
-    `update files f set reach = u.reach from (
-       select f.id, coalesce(sum(p.reach), 0) as reach from files f
-       left join placements x on x.site_id = f.site_id and x.file_path = f.path and x.until_survey is null
+    `with met as (
+       select distinct on (p.id, coalesce(f.picture_id, -f.id)) f.id, p.reach from files f
+       join placements x on x.site_id = f.site_id and x.file_path = f.path and x.until_survey is null
          and not x.dormant and not x.hidden and x.kind not in ('link', 'meta', 'json-ld', 'manifest', 'noscript', 'preload')
-       left join pages p on p.site_id = x.site_id and p.path = x.page_path and p.gone_in is null
-       where f.site_id = $1 group by f.id) u
+       join pages p on p.site_id = x.site_id and p.path = x.page_path and p.gone_in is null
+       where f.site_id = $1 and f.gone_in is null
+       order by p.id, coalesce(f.picture_id, -f.id), f.is_master desc, f.id
+     ), summed as (select id, sum(reach) as reach from met group by id)
+     update files f set reach = u.reach
+     from (select f.id, coalesce(s.reach, 0) as reach from files f left join summed s on s.id = f.id where f.site_id = $1) u
      where u.id = f.id and f.reach is distinct from u.reach`,
     [siteId],
   );

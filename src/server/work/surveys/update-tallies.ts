@@ -6,6 +6,9 @@ export const UNDESCRIBED = `x.kind in ('img', 'input', 'area', 'drawn', 'object'
 /** Kinds that a reader's browser does not load for the page itself, or loads one of many for. */
 const NOT_LOADED = `'link', 'meta', 'json-ld', 'manifest', 'icon', 'srcset', 'source', 'noscript', 'video', 'audio'`;
 
+/** SQL: what parts words in names and addresses, and the spaces that are put in its place. */
+const BREAKS = `'/-_.?=&', '       '`;
+
 /**
  * Adds up, after a survey, what lists ask of every page and every picture, so that no list has to go through all the
  * places of a site.
@@ -45,11 +48,14 @@ export async function updateTallies(client: Pick<ClientBase, 'query'>, siteId: n
          count(distinct x.page_path) filter (where not x.dormant)::int as pages,
          to_jsonb((array_agg(distinct x.page_path) filter (where not x.dormant))[1:5]) as first_pages,
          mode() within group (order by x.alt) filter (where x.alt <> '') as words,
-         left(string_agg(distinct concat_ws(' ', x.alt, x.caption, x.page_path), ' '), 20000) as said
+         left(string_agg(distinct concat_ws(' ', x.alt, x.caption), ' '), 20000) as said,
+         left(string_agg(distinct x.page_path, ' '), 20000) as on_pages
        from placements x where x.site_id = $1 and x.until_survey is null and x.file_path is not null group by x.file_path
      ), t as (
        select f.id, coalesce(u.uses, 0) as uses, coalesce(u.places, 0) as places, coalesce(u.undescribed, 0) as undescribed,
-         coalesce(u.pages, 0) as pages, coalesce(u.first_pages, '[]') as first_pages, u.words, to_tsvector('simple', translate(concat_ws(' ', f.path, u.said), '/-_.?=&', '       ')) as search
+         coalesce(u.pages, 0) as pages, coalesce(u.first_pages, '[]') as first_pages, u.words,
+         setweight(to_tsvector('simple', translate(coalesce(u.said, ''), ${BREAKS})), 'A') || setweight(to_tsvector('simple', translate(f.path, ${BREAKS})), 'B')
+           || setweight(to_tsvector('simple', translate(coalesce(u.on_pages, ''), ${BREAKS})), 'D') as search
        from files f left join used u on u.file_path = f.path where f.site_id = $1
      )
      update files f set uses = t.uses, places = t.places, undescribed = t.undescribed, words = t.words, search = t.search,

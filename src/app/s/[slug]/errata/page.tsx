@@ -80,8 +80,8 @@ export default async function ErrataPage({ params, searchParams }: SiteScreenPro
             <div className="flex flex-wrap items-center gap-x-4 border-b border-line-2 px-5 py-1.5 text-sm text-ink-2">
               <ChooseAll />
               <span>
-                {count(groups, 'piece', 'pieces')} of work: each is one picture and what is wrong with it,
-                wherever it stands.
+                {count(groups, 'piece', 'pieces')} of work, the gravest first, and of those what most readers
+                meet. Each is one picture and what is wrong with it, wherever it stands.
               </span>
             </div>
           ) : null}
@@ -92,7 +92,7 @@ export default async function ErrataPage({ params, searchParams }: SiteScreenPro
                 slug={site.slug}
                 row={row}
                 title={ruleText(row.rule)?.title ?? row.rule}
-                remedy={ruleText(row.rule)?.remedy ?? ''}
+                remedy={rule ? '' : (ruleText(row.rule)?.remedy ?? '')}
                 maySettle={maySettle}
               />
             ))}

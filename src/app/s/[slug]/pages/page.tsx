@@ -81,7 +81,7 @@ export default async function PagesPage({ params, searchParams }: SiteScreenProp
         <span className="ml-auto">
           {site.reachFrom
             ? `Reach: views a month, from ${site.reachFrom}`
-            : 'Reach: estimated from links, out of 1,000 views'}
+            : 'Reach: share of all page views, estimated from links'}
           {' · '}
           <Link href={`/s/${site.slug}/sections`} className="text-green">
             Sections and reach

@@ -34,6 +34,7 @@ const FILTER_NAME: Readonly<Record<PictureFilter, string>> = {
   unused: 'On no page',
 };
 const ORDER_NAME: Readonly<Record<PictureOrder, string>> = {
+  match: 'By where the words stand',
   places: 'By places',
   reach: 'By reach',
   age: 'By age',
@@ -54,7 +55,9 @@ export default async function PicturesPage({ params, searchParams }: SiteScreenP
   const site = await siteBySlug((await params).slug);
   const { given, query, section, sheet } = await listQuery(searchParams);
   const filter = PICTURE_FILTERS.find((name) => name === given('show')) ?? 'all';
-  const order = PICTURE_ORDERS.find((name) => name === given('order')) ?? 'places';
+  // Whoever looks for a word wants what it is said of first.
+  const usual = query === '' ? 'places' : 'match';
+  const order = PICTURE_ORDERS.find((name) => name === given('order')) ?? usual;
   const view = PICTURE_VIEWS.find((name) => name === given('view')) ?? 'list';
   const narrowing = narrowingOf(given);
   const [{ rows, counts, contexts, sheets }, choices, reading] = await Promise.all([
@@ -70,7 +73,7 @@ export default async function PicturesPage({ params, searchParams }: SiteScreenP
     q: query,
     section,
     show: filter === 'all' ? null : filter,
-    order: order === 'places' ? null : order,
+    order: order === usual ? null : order,
     view: view === 'list' ? null : view,
     ...narrowing,
   };
@@ -102,10 +105,10 @@ export default async function PicturesPage({ params, searchParams }: SiteScreenP
         </Link>
         <span className="ml-auto" />
         <Choices
-          names={PICTURE_ORDERS}
+          names={query === '' ? PICTURE_ORDERS.filter((name) => name !== 'match') : PICTURE_ORDERS}
           labels={ORDER_NAME}
           chosen={order}
-          hrefOf={(name) => hrefWith(root, { ...now, order: name === 'places' ? null : name })}
+          hrefOf={(name) => hrefWith(root, { ...now, order: name === usual ? null : name })}
         />
       </div>
       <Narrowed root={root} now={now} narrowing={narrowing} choices={choices} />

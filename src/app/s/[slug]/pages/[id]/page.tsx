@@ -15,17 +15,30 @@ import { proofNotes } from './proof-notes';
 const WIDTHS = ['desktop', 'phone'] as const;
 const SHOWN = ['live', 'draft', 'both'] as const;
 
-export default async function PageRecord({
-  params,
-  searchParams,
-}: {
-  params: Promise<{ slug: string; id: string }>;
-  searchParams: SearchParams;
-}) {
+type PageParams = Promise<{ slug: string; id: string }>;
+
+/** The page that an address names. */
+async function named(params: PageParams) {
   const { slug, id } = await params;
   const site = await siteBySlug(slug);
   const page = /^\d{1,9}$/.test(id) ? await pageById(site.id, Number(id)) : null;
   if (!page) notFound();
+  return { slug, site, page };
+}
+
+export async function generateMetadata({ params }: { params: PageParams }) {
+  const { page } = await named(params);
+  return { title: page.title.trim() || placeText(page.path) };
+}
+
+export default async function PageRecord({
+  params,
+  searchParams,
+}: {
+  params: PageParams;
+  searchParams: SearchParams;
+}) {
+  const { slug, site, page } = await named(params);
   const given = await searchParams;
   const width = WIDTHS.find((name) => name === given['width']) ?? 'desktop';
   const { draft, survey } = await siteFrame(site.id);
