@@ -43,7 +43,7 @@ test('a leftover picture is swapped in all its places, goes live, is proven and 
   await look(page, 'sign-in');
   await expectAccessible(page);
   await signInAs(page, 'Maud Kestle');
-  await expect(page.getByText(/survey 1, .* 125 pages/)).toBeVisible();
+  await expect(page.getByText(/survey 1, .* 126 pages/)).toBeVisible();
 
   await page.getByRole('link', { name: /^Pages/ }).click();
   await expect(page.getByRole('link', { name: /About us/ })).toBeVisible();

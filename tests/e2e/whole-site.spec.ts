@@ -111,7 +111,7 @@ test('a file that nothing uses goes with an edition and comes back with it; what
     .getByRole('status')
     .getByRole('link', { name: /edition \d+/ })
     .click();
-  await expect(page.getByText(/not named in 125 pages, 3 style sheets/)).toBeVisible();
+  await expect(page.getByText(/not named in 126 pages, 3 style sheets/)).toBeVisible();
   await expectAccessible(page);
   const file = `${HOST}/img/old/IMG_3371.jpg`;
   expect((await request.get(file)).status()).toBe(200);
