@@ -3,9 +3,6 @@ import { chooseFirst } from './choose-first';
 import { expectAccessible, look } from './look';
 import { SCHOOL, signInAs } from './sign-in';
 
-/** In which the worker has sorted the demo's pictures again. */
-const SORTING_MS = 20_000;
-
 /** As many as the demo’s template left behind. */
 const LEFTOVERS = 9;
 const leftovers = `${SCHOOL}/pictures?show=placeholder`;
@@ -126,8 +123,6 @@ test('many pictures are chosen with keys, named, titled and compared, and what c
   await expect(page.getByText('Taken back.')).toBeVisible();
   await expect(page.getByRole('button', { name: /^They are (?:one|two)$/ })).toBeVisible();
 
-  // The worker sorts the two again; until it has, the list of titles may begin with another one.
-  await page.waitForTimeout(SORTING_MS);
   await page.goto(`${SCHOOL}/pictures/titles`);
   const first = page.getByLabel(/^Title of /).first();
   await expect(first).not.toHaveValue('');

@@ -7,12 +7,13 @@ import type { PageToCheck } from '@/core/errata/page-to-check';
 import { rulePage } from '@/core/errata/rule-page';
 import type { Database } from '../../db/database';
 import { freshStatistics } from '../../db/fresh-statistics';
-import { inTransaction } from '../../db/in-transaction';
+import { asOne } from '../../db/in-transaction';
 import { insertRows } from '../../db/insert-rows';
 import { errata } from '../../db/schema/errata';
 import { goOn, UNENDING, type Turn } from '../../jobs/turn';
 import { checkFiles } from './check-files';
 import {
+  IN_TURN,
   levelsIn,
   levelsOf,
   pagesToCheck,
@@ -20,11 +21,12 @@ import {
   titlesOf,
   type PageRow,
   type PagesKnown,
-  type SectionLevels,
 } from './pages-to-check';
 import type { PlaceRow } from './places-of-pages';
 
 const BATCH = 100;
+/** SQL: pages of a site that have changed, or been marked, since they were checked. */
+const UNCHECKED = 'site_id = $1 and gone_in is null and checked_in is distinct from changed_in';
 /** Batches at once: while one is checked here, the database gives or takes the other. */
 const HANDS = 2;
 
@@ -48,24 +50,22 @@ export async function checkSite(
        select 1 from pages p where p.site_id = e.site_id and p.path = e.page_path and p.gone_in is null)`,
     [siteId],
   );
-  const { rows: pages } = await db.pool.query<PageRow>(
-    `select path, title, language, section from pages
-     where site_id = $1 and gone_in is null and checked_in is distinct from changed_in order by path`,
+  const { rows: pages } = await db.pool.query<{ path: string }>(
+    `select path from pages where ${UNCHECKED} order by path`,
     [siteId],
   );
-  const levels = await levelsOf(db, siteId);
-  const people = await peopleOf(db, siteId);
   const titles = await titlesOf(db, siteId);
   let next = 0;
   const hand = async () => {
     for (let from = next; from < pages.length && !turn.isOver; from = next) {
       next = from + BATCH;
-      await checkBatch(db, siteId, { pages: pages.slice(from, next), today, people, titles, levels });
+      const paths = pages.slice(from, next).map(({ path }) => path);
+      await checkBatch(db, siteId, { paths, today, titles });
     }
   };
   await Promise.all(Array.from({ length: HANDS }, hand));
   goOn(turn);
-  await checkFiles(db, siteId, { levels, rulesKey: RULES_KEY });
+  await checkFiles(db, siteId, { levels: await levelsOf(db, siteId), rulesKey: RULES_KEY });
   await freshStatistics(db.pool, ['errata']);
   return pages.length;
 }
@@ -81,7 +81,8 @@ const RULES_KEY = createHash('sha256').update(ALL_RULES.map(rulePage).join('\n')
 async function markChanged({ pool }: Database, siteId: number, today: Day): Promise<void> {
   await pool.query(
     `with other as (update sites set rules_key = $2 where id = $1 and rules_key is distinct from $2 returning id)
-     update pages set checked_in = null where site_id in (select id from other)`,
+     update pages set checked_in = null where id in (
+       select id from pages where site_id in (select id from other) ${IN_TURN})`,
     [siteId, RULES_KEY],
   );
   await pool.query(
@@ -103,39 +104,42 @@ async function markChanged({ pool }: Database, siteId: number, today: Day): Prom
          left join named n on n.picture_id = f.picture_id left join twice d on d.sha256 = f.sha256 cross join everybody where f.site_id = $1 and f.gone_in is null) k
        where f.id = k.id and f.facts_key is distinct from k.key returning f.path
      )
-     update pages set checked_in = null where site_id = $1 and path in (
-       select page_path from placements where site_id = $1 and until_survey is null and file_path in (select path from changed))`,
+     update pages set checked_in = null where id in (
+       select id from pages where site_id = $1 and path in (
+         select page_path from placements where site_id = $1 and until_survey is null and file_path in (select path from changed)
+       ) ${IN_TURN})`,
     [siteId, today],
   );
 }
 
-interface Batch extends PagesKnown {
-  readonly pages: readonly PageRow[];
-  readonly levels: SectionLevels;
+interface Batch extends Omit<PagesKnown, 'people'> {
+  readonly paths: readonly string[];
 }
 
-async function checkBatch(db: Database, siteId: number, { pages, levels, ...known }: Batch): Promise<void> {
-  const paths = pages.map(({ path }) => path);
-  const read = await pagesToCheck(db, siteId, pages, known);
-  const rows = read.flatMap(({ page, section }) =>
-    checkPage(page, levelsIn(section, levels)).map((erratum) => rowOf(siteId, erratum, page)),
-  );
-  const client = await db.pool.connect();
-  try {
-    await inTransaction(client, async () => {
-      await client.query('delete from errata where site_id = $1 and page_path = any($2::text[])', [
-        siteId,
-        paths,
-      ]);
-      await insertRows(client, errata, rows, { onConflict: ['site_id', 'page_path', 'key'] });
-      await client.query(
-        'update pages set checked_in = changed_in where site_id = $1 and path = any($2::text[])',
-        [siteId, paths],
-      );
-    });
-  } finally {
-    client.release();
-  }
+async function checkBatch(db: Database, siteId: number, { paths, ...known }: Batch): Promise<void> {
+  await asOne(db, async (tx) => {
+    // Whoever marks these pages waits until this is done, and they are checked again: what a check has read before a person
+    // spoke must not be written over what another one found afterwards.
+    const { rows: pages } = await tx.pool.query<PageRow>(
+      `select path, title, language, section from pages where ${UNCHECKED} and path = any($2::text[]) ${IN_TURN}`,
+      [siteId, paths],
+    );
+    const levels = await levelsOf(tx, siteId);
+    const read = await pagesToCheck(tx, siteId, pages, { ...known, people: await peopleOf(tx, siteId) });
+    const rows = read.flatMap(({ page, section }) =>
+      checkPage(page, levelsIn(section, levels)).map((erratum) => rowOf(siteId, erratum, page)),
+    );
+    const those = pages.map(({ path }) => path);
+    await tx.pool.query('delete from errata where site_id = $1 and page_path = any($2::text[])', [
+      siteId,
+      those,
+    ]);
+    await insertRows(tx.pool, errata, rows, { onConflict: ['site_id', 'page_path', 'key'] });
+    await tx.pool.query(
+      'update pages set checked_in = changed_in where site_id = $1 and path = any($2::text[])',
+      [siteId, those],
+    );
+  });
 }
 
 function rowOf(

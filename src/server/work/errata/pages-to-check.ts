@@ -8,6 +8,12 @@ import { picturesShown } from './pictures-shown';
 import { placesBefore } from './places-before';
 import { placesOfPages, type PlaceRow } from './places-of-pages';
 
+/**
+ * SQL, behind a `select` from `pages` of one site: locks them in one order, so that of several who mark pages or check them
+ * nobody waits for another in turn.
+ */
+export const IN_TURN = 'order by path for no key update';
+
 export interface PageRow {
   readonly path: string;
   readonly title: string;

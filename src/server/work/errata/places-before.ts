@@ -10,10 +10,8 @@ export async function placesBefore(
   siteId: number,
   paths: readonly string[],
 ): Promise<Map<number, PlaceBefore>> {
-  const [underNewNames, underSameNames] = await Promise.all([
-    swapped(db, siteId, paths),
-    overwritten(db, siteId, paths),
-  ]);
+  const underNewNames = await swapped(db, siteId, paths);
+  const underSameNames = await overwritten(db, siteId, paths);
   const all = [...underNewNames, ...underSameNames].sort((a, b) => a.survey - b.survey);
   return new Map(all.map(({ id, ...before }) => [Number(id), before]));
 }

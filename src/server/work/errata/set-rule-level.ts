@@ -5,8 +5,10 @@ import type { Degree, RuleId } from '@/core/errata/rule';
 import { requireRole, type Actor } from '../../accounts/actor';
 import { checkedInput } from '../../checked-input';
 import type { Database } from '../../db/database';
+import { asOne } from '../../db/in-transaction';
 import { addJob } from '../../jobs/queue';
 import { logEvent } from '../log-event';
+import { IN_TURN } from './pages-to-check';
 
 export interface RuleLevelInput {
   /** Pattern of a section, or a folder; empty for the whole site. */
@@ -49,18 +51,21 @@ export async function setRuleLevel(
     code: 'RULE_LEVEL_INPUT',
     what: 'The rule counts as before.',
   });
-  await db.pool.query(
-    level === null
-      ? 'delete from rule_levels where site_id = $1 and section = $2 and rule = $3'
-      : `insert into rule_levels (site_id, section, rule, level, reason, said_by) values ($1, $2, $3, $4, $5, $6)
-         on conflict (site_id, section, rule) do update set level = excluded.level, reason = excluded.reason, said_by = excluded.said_by`,
-    [siteId, section, rule, ...(level === null ? [] : [level, reason, actor.name])],
-  );
-  await db.pool.query(
-    `update pages set checked_in = null where site_id = $1 and gone_in is null and ($2 = '' or section = $2)`,
-    [siteId, section],
-  );
-  await addJob(db.pool, 'know-pictures', { siteId }, `pictures-${siteId}`);
+  await asOne(db, async (tx) => {
+    await tx.pool.query(
+      level === null
+        ? 'delete from rule_levels where site_id = $1 and section = $2 and rule = $3'
+        : `insert into rule_levels (site_id, section, rule, level, reason, said_by) values ($1, $2, $3, $4, $5, $6)
+           on conflict (site_id, section, rule) do update set level = excluded.level, reason = excluded.reason, said_by = excluded.said_by`,
+      [siteId, section, rule, ...(level === null ? [] : [level, reason, actor.name])],
+    );
+    await tx.pool.query(
+      `update pages set checked_in = null where id in (
+         select id from pages where site_id = $1 and gone_in is null and ($2 = '' or section = $2) ${IN_TURN})`,
+      [siteId, section],
+    );
+    await addJob(tx.pool, 'know-pictures', { siteId }, `pictures-${siteId}`);
+  });
   const where = section === '' ? 'everywhere' : `in ${section}`;
   await logEvent(db, actor, { siteId, verb: 'set rule', details: `${rule} ${where}: ${level ?? 'its own'}` });
 }

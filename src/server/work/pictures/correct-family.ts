@@ -4,6 +4,7 @@ import { EDITORS } from '@/core/edition/edition-state';
 import { requireRole, type Actor } from '../../accounts/actor';
 import { checkedInput } from '../../checked-input';
 import type { Database } from '../../db/database';
+import { asOne } from '../../db/in-transaction';
 import { addJob } from '../../jobs/queue';
 import { ProblemError } from '../../problem-error';
 import { logEvent } from '../log-event';
@@ -40,30 +41,32 @@ export async function correctFamily(
   });
   await refuseUnlessThere(db, siteId, pair);
   const [a, b] = pair.a < pair.b ? [pair.a, pair.b] : [pair.b, pair.a];
-  const { rows: before } = await db.pool.query<Pick<FamilyCorrection, 'kind'>>(
-    'select kind from family_corrections where site_id = $1 and a = $2 and b = $3',
-    [siteId, a, b],
-  );
-  if (kind) {
-    await db.pool.query(
-      `insert into family_corrections (site_id, kind, a, b, said_by) values ($1, $2, $3, $4, $5)
-       on conflict (site_id, a, b) do update set kind = excluded.kind, said_by = excluded.said_by, said_at = now()`,
-      [siteId, kind, a, b, actor.name],
+  return asOne(db, async (tx) => {
+    const { rows: before } = await tx.pool.query<Pick<FamilyCorrection, 'kind'>>(
+      'select kind from family_corrections where site_id = $1 and a = $2 and b = $3',
+      [siteId, a, b],
     );
-  } else {
-    await db.pool.query('delete from family_corrections where site_id = $1 and a = $2 and b = $3', [
+    if (kind) {
+      await tx.pool.query(
+        `insert into family_corrections (site_id, kind, a, b, said_by) values ($1, $2, $3, $4, $5)
+         on conflict (site_id, a, b) do update set kind = excluded.kind, said_by = excluded.said_by, said_at = now()`,
+        [siteId, kind, a, b, actor.name],
+      );
+    } else {
+      await tx.pool.query('delete from family_corrections where site_id = $1 and a = $2 and b = $3', [
+        siteId,
+        a,
+        b,
+      ]);
+    }
+    await logEvent(tx, actor, {
       siteId,
-      a,
-      b,
-    ]);
-  }
-  await logEvent(db, actor, {
-    siteId,
-    verb: VERBS[kind ?? 'null'],
-    details: `${a.slice(0, 12)} ${b.slice(0, 12)}`,
+      verb: VERBS[kind ?? 'null'],
+      details: `${a.slice(0, 12)} ${b.slice(0, 12)}`,
+    });
+    await addJob(tx.pool, 'know-pictures', { siteId }, `pictures-${siteId}`);
+    return { kind: before[0]?.kind ?? null, a, b };
   });
-  await addJob(db.pool, 'know-pictures', { siteId }, `pictures-${siteId}`);
-  return { kind: before[0]?.kind ?? null, a, b };
 }
 
 const VERBS = {

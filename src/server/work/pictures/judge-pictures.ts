@@ -3,9 +3,10 @@ import { sectionOf } from '@/core/address/section-of';
 import { dayOfMs, partsOf, SCHOOL_YEAR_MONTH } from '@/core/dating/day';
 import type { SetLife } from '@/core/dating/shelf-life';
 import { altTextsOf } from '@/core/errata/picture-facts';
+import { isHomeLink } from '@/core/picture/home-link';
 import { knowPicture, texts, type KnowingRules } from '@/core/picture/know-picture';
 import type { Database } from '../../db/database';
-import { isHomeLink } from '@/core/picture/home-link';
+import { asOne } from '../../db/in-transaction';
 import { picturesToJudge, siteAround, type PictureToJudge, type SiteAround } from './picture-sources';
 
 const BATCH = 500;
@@ -22,8 +23,6 @@ export async function judgePictures(
   only?: readonly number[],
 ): Promise<void> {
   const today = dayOfMs(now);
-  const rules = { today, thisYear: partsOf(today).year, ...(await livesSet(db, siteId)) };
-  const owners = await ownersOf(db, siteId);
   const around = await siteAround(db, siteId, only);
   const { rows: ids } = await db.pool.query<{ id: number }>(
     'select id from pictures where site_id = $1 and ($2::int[] is null or id = any($2)) order by id',
@@ -31,11 +30,18 @@ export async function judgePictures(
   );
   for (let from = 0; from < ids.length; from += BATCH) {
     const batch = ids.slice(from, from + BATCH).map(({ id }) => id);
-    const rows = await picturesToJudge(db, siteId, batch);
-    await write(
-      db,
-      rows.map((picture) => judged(picture, { rules, owners, around })),
-    );
+    await asOne(db, async (tx) => {
+      // Whoever judges the same pictures waits, and reads afterwards: a judgement that began before a person spoke must not
+      // be written over the one that knows what was said. All wait in one order, so that nobody waits for another in turn.
+      await tx.pool.query('select from pictures where id = any($1) order by id for no key update', [batch]);
+      const rules = { today, thisYear: partsOf(today).year, ...(await livesSet(tx, siteId)) };
+      const owners = await ownersOf(tx, siteId);
+      const rows = await picturesToJudge(tx, siteId, batch);
+      await write(
+        tx,
+        rows.map((picture) => judged(picture, { rules, owners, around })),
+      );
+    });
   }
 }
 

@@ -4,8 +4,10 @@ import { sectionOf } from '@/core/address/section-of';
 import { requireRole, type Actor } from '../../accounts/actor';
 import { checkedInput } from '../../checked-input';
 import type { Database } from '../../db/database';
+import { asOne } from '../../db/in-transaction';
 import { sections } from '../../db/schema/content';
 import { addJob } from '../../jobs/queue';
+import { IN_TURN } from '../errata/pages-to-check';
 import { logEvent } from '../log-event';
 
 export interface SectionInput {
@@ -47,14 +49,16 @@ export async function saveSection(
 ): Promise<void> {
   requireRole(actor, ['maintainer'], 'arrange the sections');
   const value = checkedInput(SCHEMA, input, { code: 'SECTION_INPUT', what: 'The section was not saved.' });
-  await db.orm
-    .insert(sections)
-    .values({ siteId, ...value })
-    .onConflictDoUpdate({
-      target: [sections.siteId, sections.pattern],
-      set: { name: value.name, ownerId: value.ownerId },
-    });
-  await sortPages(db, siteId);
+  await asOne(db, async (tx) => {
+    await tx.orm
+      .insert(sections)
+      .values({ siteId, ...value })
+      .onConflictDoUpdate({
+        target: [sections.siteId, sections.pattern],
+        set: { name: value.name, ownerId: value.ownerId },
+      });
+    await sortPages(tx, siteId);
+  });
   await logEvent(db, actor, { siteId, verb: 'save section', details: `${value.pattern}: ${value.name}` });
 }
 
@@ -66,12 +70,18 @@ export async function removeSection(
   pattern: string,
 ): Promise<void> {
   requireRole(actor, ['maintainer'], 'arrange the sections');
-  await db.pool.query('delete from sections where site_id = $1 and pattern = $2', [siteId, pattern]);
-  await sortPages(db, siteId);
+  await asOne(db, async (tx) => {
+    await tx.pool.query('delete from sections where site_id = $1 and pattern = $2', [siteId, pattern]);
+    await sortPages(tx, siteId);
+  });
   await logEvent(db, actor, { siteId, verb: 'remove section', details: pattern });
 }
 
-/** Sorts the pages into the sections; owners, shelf lives and rules go by section, so that pictures are judged anew. */
+/**
+ * Sorts the pages into the sections; owners, shelf lives and rules go by section, so that pictures are judged anew.
+ *
+ * @param tx a transaction (`asOne`)
+ */
 async function sortPages({ pool }: Database, siteId: number): Promise<void> {
   const { rows: known } = await pool.query<{ pattern: string }>(
     'select pattern from sections where site_id = $1',
@@ -79,7 +89,7 @@ async function sortPages({ pool }: Database, siteId: number): Promise<void> {
   );
   const patterns = known.map(({ pattern }) => pattern);
   const { rows } = await pool.query<{ id: number; path: string; section: string }>(
-    'select id, path, section from pages where site_id = $1',
+    `select id, path, section from pages where site_id = $1 ${IN_TURN}`,
     [siteId],
   );
   const moved = rows.flatMap(({ id, path, section }) => {

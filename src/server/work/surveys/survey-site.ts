@@ -11,7 +11,7 @@ import { MAX_TEXT_BYTES, pagesOf, readSources } from '../../connections/site-sou
 import type { SiteFile, SkippedEntry } from '../../connections/connection';
 import type { Database } from '../../db/database';
 import { freshStatistics } from '../../db/fresh-statistics';
-import { inTransaction } from '../../db/in-transaction';
+import { asOne, inTransaction } from '../../db/in-transaction';
 import { sites, surveys, type SurveyCounts } from '../../db/schema/sites';
 import { sha256 } from '../../hash';
 import { addJob } from '../../jobs/queue';
@@ -63,23 +63,31 @@ export async function surveySite(db: Database, surveyId: number, turn: Turn = UN
       });
       if (turn.isOver && !isStopped) throw new TurnOver();
       if (!isStopped) await provePublications(db, site);
-      await db.orm
-        .update(surveys)
-        .set({ state: isStopped ? 'stopped' : 'done', counts, finishedAt: new Date(), phase: '' })
-        .where(eq(surveys.id, surveyId));
+      await end(db, survey, { state: isStopped ? 'stopped' : 'done', counts });
     } catch (error) {
       if (error instanceof TurnOver) {
         await db.orm.update(surveys).set({ state: 'waiting' }).where(eq(surveys.id, surveyId));
         throw error;
       }
-      await db.orm
-        .update(surveys)
-        .set({ state: 'failed', problem: problemOf(error), finishedAt: new Date(), phase: '' })
-        .where(eq(surveys.id, surveyId));
+      await end(db, survey, { state: 'failed', problem: problemOf(error) });
       if (!(error instanceof ProblemError)) throw error;
     }
   });
-  await addJob(db.pool, 'know-pictures', { siteId: site.id }, `pictures-${site.id}`);
+}
+
+/** Writes how a survey ended, and has what it read looked at: both, or neither where the process dies here. */
+async function end(
+  db: Database,
+  { id, siteId }: Pick<typeof surveys.$inferSelect, 'id' | 'siteId'>,
+  how: Pick<typeof surveys.$inferInsert, 'state' | 'counts' | 'problem'>,
+): Promise<void> {
+  await asOne(db, async (tx) => {
+    await tx.orm
+      .update(surveys)
+      .set({ ...how, finishedAt: new Date(), phase: '' })
+      .where(eq(surveys.id, id));
+    await addJob(tx.pool, 'know-pictures', { siteId }, `pictures-${siteId}`);
+  });
 }
 
 /** How a survey tells where it is, and hears that it is to stop. */
