@@ -6,6 +6,7 @@ import { checkCommand } from './check';
 import { datesCommand } from './dates';
 import { familiesCommand } from './families';
 import { readCommand } from './read';
+import { rightsCommand } from './rights';
 import { swapCommand } from './swap';
 
 /** Exit code for input that can't be used. */
@@ -57,6 +58,12 @@ siteCommand('apply', 'apply rows of edits exactly')
   .argument('<edits>', 'a file of JSON lines, as `swap` prints them')
   .requiredOption('--out <folder>', 'where the changed site is written')
   .action(applyCommand);
+
+siteCommand('rights', 'say of every picture in every place whether it may stand there, a JSON line each')
+  .requiredOption('--records <file>', 'what is recorded of rights: JSON lines, or CSV with the same names')
+  .option('--on <day>', 'the day that is asked about, as YYYY-MM-DD; today where it is left out')
+  .addOption(new Option('--fail-on <answer>', 'end with 1 where something may not stand').choices(['no']))
+  .action(rightsCommand);
 
 program
   .command('families')

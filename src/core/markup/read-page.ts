@@ -170,7 +170,8 @@ interface PageReader extends PageInput {
   readonly nesting: number;
 }
 
-function baseOf(tree: PageTree, pageUrl: string): string {
+/** The address against which what a page refers to resolves. @param pageUrl where the page was read */
+export function baseOf(tree: PageTree, pageUrl: string): string {
   if (tree.baseHref === null || !URL.canParse(tree.baseHref.trim(), pageUrl)) return pageUrl;
   const base = new URL(tree.baseHref.trim(), pageUrl);
   return base.protocol === 'data:' || base.protocol === 'javascript:' ? pageUrl : base.href;

@@ -11,16 +11,17 @@ import type { StyleReading, StyleReference } from './read-sheet';
 
 type Test = (element: Element) => boolean;
 
-interface FiledRule {
+interface FiledRule<R> {
   readonly test: Test;
   /** Whether it looks at the siblings of an element. */
   readonly isDear: boolean;
-  readonly reference: StyleReference;
+  readonly rule: R;
+  readonly selector: string;
 }
 
-/** A sheet's picture rules, filed. */
-interface FiledRules {
-  readonly byKey: ReadonlyMap<string, readonly FiledRule[]>;
+/** A sheet's rules, filed. */
+interface FiledRules<R> {
+  readonly byKey: ReadonlyMap<string, readonly FiledRule<R>[]>;
 }
 
 const adapter: NonNullable<Options<Node, Element>['adapter']> = {
@@ -36,8 +37,8 @@ const adapter: NonNullable<Options<Node, Element>['adapter']> = {
 };
 
 const filed = {
-  quirks: new WeakMap<StyleReading, FiledRules>(),
-  strict: new WeakMap<StyleReading, FiledRules>(),
+  quirks: new WeakMap<readonly Selecting[], FiledRules<Selecting>>(),
+  strict: new WeakMap<readonly Selecting[], FiledRules<Selecting>>(),
 };
 
 /**
@@ -51,18 +52,47 @@ export function matchSheet(
 ): Map<StyleReference, { readonly at: number; readonly count: number }> {
   const met = new Map<StyleReference, { at: number; count: number }>();
   if (reading.references.length === 0) return met;
-  const rules = fileRules(reading, tree.quirks);
-  let tests = MOST_TESTS;
-  const ask = (key: string, at: number, element: Element) => {
-    const list = rules.byKey.get(key);
-    if (!list) return;
-    for (const { test, isDear, reference } of list) {
+  eachMeeting(reading.references, tree, {
+    isAsked: (reference) => (met.get(reference)?.count ?? 0) < MANY,
+    onMeet(reference, at) {
       const known = met.get(reference);
-      if ((known && known.count >= MANY) || tests <= 0) continue;
-      tests -= isDear ? 1 + (element.parentNode?.childNodes.length ?? 0) / SIBLINGS_A_TEST : 1;
-      if (!test(element)) continue;
       if (known) known.count++;
       else met.set(reference, { at, count: 1 });
+    },
+  });
+  return met;
+}
+
+/** A rule of a style sheet: for which elements, as `writtenSelectors` writes them. */
+export interface Selecting {
+  readonly selectors: readonly string[];
+}
+
+/**
+ * Goes through the elements of a page and tells which rules meet each.
+ *
+ * @param rules kept by the caller: they are filed once
+ * @param how.isAsked whether a rule's further meetings matter
+ * @param how.onMeet `at` is the element's place in `tree.elements`; a rule of several selectors may meet one twice
+ */
+export function eachMeeting<R extends Selecting>(
+  rules: readonly R[],
+  tree: PageTree,
+  how: {
+    readonly isAsked?: (rule: R) => boolean;
+    readonly onMeet: (rule: R, at: number, selector: string) => void;
+  },
+): void {
+  const { byKey } = fileRules(rules, tree.quirks);
+  const { isAsked = () => true, onMeet } = how;
+  let tests = MOST_TESTS;
+  const ask = (key: string, at: number, element: Element) => {
+    const list = byKey.get(key);
+    if (!list) return;
+    for (const { test, isDear, rule, selector } of list) {
+      if (tests <= 0 || !isAsked(rule)) continue;
+      tests -= isDear ? 1 + (element.parentNode?.childNodes.length ?? 0) / SIBLINGS_A_TEST : 1;
+      if (test(element)) onMeet(rule, at, selector);
     }
   };
   for (let at = 0; at < tree.elements.length; at++) {
@@ -76,7 +106,6 @@ export function matchSheet(
       }
     }
   }
-  return met;
 }
 
 /**
@@ -90,26 +119,26 @@ const LOOKS_AROUND = /:(?:nth|first|last|only)-|:has\(|[~+]/u;
 /** Past this many elements a reference's count is not followed further: "many" is answer enough. */
 const MANY = 1000;
 
-function fileRules(reading: StyleReading, quirks: boolean): FiledRules {
-  const cache = quirks ? filed.quirks : filed.strict;
-  const known = cache.get(reading);
+function fileRules<R extends Selecting>(of: readonly R[], quirks: boolean): FiledRules<R> {
+  const cache = (quirks ? filed.quirks : filed.strict) as WeakMap<readonly R[], FiledRules<R>>;
+  const known = cache.get(of);
   if (known) return known;
-  const byKey = new Map<string, FiledRule[]>();
+  const byKey = new Map<string, FiledRule<R>[]>();
   const tests = new Map<string, Test | null>();
-  for (const reference of reading.references) {
-    for (const selector of reference.selectors) {
+  for (const one of of) {
+    for (const selector of one.selectors) {
       if (!tests.has(selector)) tests.set(selector, compileSelector(selector, quirks));
       const test = tests.get(selector);
       if (!test) continue;
       const key = keyOf(selector);
-      const rule = { test, isDear: LOOKS_AROUND.test(selector), reference };
+      const rule = { test, isDear: LOOKS_AROUND.test(selector), rule: one, selector };
       const filedThere = byKey.get(key);
       if (filedThere) filedThere.push(rule);
       else byKey.set(key, [rule]);
     }
   }
   const rules = { byKey };
-  cache.set(reading, rules);
+  cache.set(of, rules);
   return rules;
 }
 

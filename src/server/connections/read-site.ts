@@ -65,7 +65,8 @@ export async function* placementsOf(
   for await (const { placements } of readingsOf(connection, site)) yield placements;
 }
 
-async function* bytesOf(
+/** The bytes of pages, one after another; those too large to be read are left out. */
+export async function* bytesOf(
   connection: ReadableConnection,
   pages: readonly SiteFile[],
 ): AsyncGenerator<PageBytes> {
