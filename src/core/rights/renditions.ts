@@ -107,16 +107,28 @@ function masterOf({ master, members }: Family, sources: RenditionSources): strin
   });
   const named = candidates.find(({ id }) => isNamed(id));
   if (named) return named.id;
+  const byName = namedAfter([master, ...candidates.map(({ id }) => id)], members, sources);
+  if (byName !== null) return byName;
   const cleaner = candidates.find(({ id, link }) =>
     link && !isWhole(link.other) ? true : isMarkedBeside(largest, sources.versionOf(id), link),
   );
-  if (cleaner) return cleaner.id;
-  const stem = stemOf(sources.addressesOf(master)[0] ?? '');
-  const original = candidates.find(({ id }) => {
-    const own = stemOf(sources.addressesOf(id)[0] ?? '');
-    return own !== '' && own.length < stem.length && stem.startsWith(own);
-  });
-  return original?.id ?? master;
+  return cleaner?.id ?? master;
+}
+
+/** Of several files the one after which most others are named: copies are called like what they were made from, and more. */
+function namedAfter(
+  ids: readonly string[],
+  members: Family['members'],
+  { addressesOf }: RenditionSources,
+): string | null {
+  const stems = members.map(({ id }) => stemOf(addressesOf(id)[0] ?? ''));
+  const followers = (id: string) => {
+    const own = stemOf(addressesOf(id)[0] ?? '');
+    return own === '' ? 0 : stems.filter((stem) => stem.length > own.length && stem.startsWith(own)).length;
+  };
+  const ranked = ids.map((id) => ({ id, count: followers(id) })).sort((a, b) => b.count - a.count);
+  const [first] = ranked;
+  return first && first.count > 0 ? first.id : null;
 }
 
 const stemOf = (address: string): string =>

@@ -114,48 +114,114 @@ function* besideIt(
   }
 }
 
-function* onThePage({ key, texts }: Credited, { credits, book }: CreditedPage): Generator<Candidate> {
+function* onThePage({ key, texts }: Credited, page: CreditedPage): Generator<Candidate> {
   const where = 'page';
-  // What stands in no place of the page is a picture more than those that are seen.
-  const isAlone = credits.pictures + (texts ? 0 : 1) <= 1;
-  for (const line of credits.lines) {
-    const names = namesOfLine(line, book);
-    const isAll = isForAll(line.text.text);
-    if (names.length > 0) {
-      const limit = isAll ? exceptedFrom(line.text.text) : line.text.text.length;
-      const kept = names.filter(({ start }) => start < limit);
-      const part = partOf(line.text, kept, key);
-      if (part) yield { where, text: part };
-      const isExcepted = names.some(({ keys, start }) => start >= limit && keys.includes(key));
-      if (!part && isAll && !isExcepted) yield { where, text: line.text };
-    } else if (isAll) yield { where, text: line.text };
-    else if (isAlone && (isCreditLike(line.text.text) || namesAnyLicence(line.text)))
-      yield { where, text: line.text };
+  const { naming, forAll, unnamed } = linesOfPage(page);
+  for (const { line, names } of naming.get(key) ?? []) {
+    const part = partOf(line.text, names, key);
+    if (part) yield { where, text: part };
   }
+  for (const { line, excepted } of forAll) if (!excepted.has(key)) yield { where, text: line.text };
+  // What stands in no place of the page is a picture more than those that are seen.
+  if (page.credits.pictures + (texts ? 0 : 1) <= 1) for (const { text } of unnamed) yield { where, text };
+}
+
+/** The lines of a page by what they speak of. */
+interface SortedLines {
+  readonly naming: ReadonlyMap<
+    string,
+    readonly { readonly line: PageLine; readonly names: readonly NameSpan[] }[]
+  >;
+  readonly forAll: readonly { readonly line: PageLine; readonly excepted: ReadonlySet<string> }[];
+  /** Lines made like a credit that name no picture. */
+  readonly unnamed: readonly PageLine[];
+}
+
+const sorted = new WeakMap<CreditedPage, SortedLines>();
+
+/** Sorted once for all pictures of the page. */
+function linesOfPage(page: CreditedPage): SortedLines {
+  let lines = sorted.get(page);
+  if (!lines) sorted.set(page, (lines = sortLines(page)));
+  return lines;
+}
+
+function sortLines({ credits, book }: CreditedPage): SortedLines {
+  const naming = new Map<string, { line: PageLine; names: readonly NameSpan[] }[]>();
+  const forAll: { line: PageLine; excepted: ReadonlySet<string> }[] = [];
+  const unnamed: PageLine[] = [];
+  for (const line of credits.lines) {
+    const { text } = line.text;
+    const all = namesOfLine(line, book);
+    const isAll = isForAll(text);
+    const limit = isAll ? exceptedFrom(text) : text.length;
+    const names = all.filter(({ start }) => start < limit || start === 0);
+    const named = new Set(names.flatMap(({ keys }) => keys));
+    for (const key of named) naming.set(key, [...(naming.get(key) ?? []), { line, names }]);
+    const excepted = new Set([
+      ...named,
+      ...all.filter((name) => !names.includes(name)).flatMap(({ keys }) => keys),
+    ]);
+    if (isAll) forAll.push({ line, excepted });
+    else if (all.length === 0 && (isCreditLike(text) || namesAnyLicence(line.text))) unnamed.push(line);
+  }
+  return { naming, forAll, unnamed };
 }
 
 function namesOfLine({ text, item }: PageLine, book: NameBook): NameSpan[] {
   const names = book.namesIn(text, true);
   if (item === null) return names;
-  const numbered = book.namesIn({ text: `${item}.`, links: [] }, true).flatMap(({ keys }) => keys);
+  const numbered = book.numbered(item);
   return numbered.length > 0 ? [{ keys: numbered, start: 0, end: 0 }, ...names] : names;
 }
 
 function* onCreditsPage(place: Credited, page: CreditsPage): Generator<Candidate> {
   const where = 'credits-page';
   for (const text of page.shown.get(place.key) ?? []) yield { where, text };
-  for (const entry of page.entries) {
-    const names = page.book.namesIn(entry.text, false);
-    if (names.some(({ keys }) => keys.includes(place.key))) {
-      const part = partOf(entry.text, names, place.key);
-      if (part) yield { where, text: part };
-      continue;
-    }
-    if (names.length > 0) continue;
-    const over = entry.heading ? page.book.namesIn(entry.heading, false) : [];
-    if (over.some(({ keys }) => keys.includes(place.key))) yield { where, text: entry.text };
-    else if (place.numbers.length > 0 && place.isOfThisPage(entry)) yield* numbered(place, entry);
+  const { naming, headed, unnamed } = entriesOfPage(page);
+  for (const { entry, names } of naming.get(place.key) ?? []) {
+    const part = partOf(entry.text, names, place.key);
+    if (part) yield { where, text: part };
   }
+  for (const { text } of headed.get(place.key) ?? []) yield { where, text };
+  if (place.numbers.length === 0) return;
+  for (const entry of unnamed) if (place.isOfThisPage(entry)) yield* numbered(place, entry);
+}
+
+/** The entries of a page of credits by what they speak of. */
+interface SortedEntries {
+  readonly naming: ReadonlyMap<
+    string,
+    readonly { readonly entry: CreditsEntry; readonly names: readonly NameSpan[] }[]
+  >;
+  /** Entries that name none, by the pictures that the heading over them names. */
+  readonly headed: ReadonlyMap<string, readonly CreditsEntry[]>;
+  readonly unnamed: readonly CreditsEntry[];
+}
+
+const sortedEntries = new WeakMap<CreditsPage, SortedEntries>();
+
+function entriesOfPage(page: CreditsPage): SortedEntries {
+  let entries = sortedEntries.get(page);
+  if (!entries) sortedEntries.set(page, (entries = sortEntries(page)));
+  return entries;
+}
+
+function sortEntries({ entries, book }: CreditsPage): SortedEntries {
+  const naming = new Map<string, { entry: CreditsEntry; names: readonly NameSpan[] }[]>();
+  const headed = new Map<string, CreditsEntry[]>();
+  const unnamed: CreditsEntry[] = [];
+  for (const entry of entries) {
+    const names = book.namesIn(entry.text, false);
+    for (const key of new Set(names.flatMap(({ keys }) => keys)))
+      naming.set(key, [...(naming.get(key) ?? []), { entry, names }]);
+    if (names.length > 0) continue;
+    unnamed.push(entry);
+    const over = entry.heading ? book.namesIn(entry.heading, false) : [];
+    for (const key of new Set(over.flatMap(({ keys }) => keys)))
+      headed.set(key, [...(headed.get(key) ?? []), entry]);
+  }
+  return { naming, headed, unnamed };
 }
 
 /** An entry that speaks of the page, and of the picture by its number. */

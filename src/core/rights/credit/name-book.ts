@@ -65,6 +65,11 @@ export class NameBook {
     return kept.sort((a, b) => a.start - b.start);
   }
 
+  /** The pictures that carry a number. */
+  numbered(number: number): readonly string[] {
+    return this.numbers.get(number) ?? [];
+  }
+
   private *titlesIn(text: CreditText): Generator<NameSpan> {
     if (this.titles.size === 0) return;
     const words = wordsOf(text);
