@@ -1,6 +1,5 @@
 import { readFile } from 'node:fs/promises';
-import { pageName, pagePathOf } from '@/core/crawl/crawl-scope';
-import { resolveAddress, type SiteAddressing, siteOfFiles } from '@/core/address/resolve-address';
+import { type SiteAddressing, siteOfFiles } from '@/core/address/resolve-address';
 import { dayOf, dayOfMs, isoDay, type Day } from '@/core/dating/day';
 import type { Placement } from '@/core/markup/placement';
 import { familiesOf } from '@/core/picture/all-families';
@@ -17,6 +16,7 @@ import { readPlanes } from '@/server/imaging/read-pixels';
 import { ProblemError, problemOf } from '@/server/problem-error';
 import { placementRow } from '@/server/reading/placement-row';
 import { readCredits } from '@/server/reading/read-credits';
+import { fileFinder, pageFinder } from '@/server/reading/rights-addresses';
 import { sourceShelf } from '@/server/reading/source-shelf';
 import { readRecords } from '@/server/work/rights/read-records';
 import { isWebAddress, openSite, type SiteOptions } from './open-site';
@@ -51,7 +51,7 @@ export async function rightsCommand(
     const renditions = await readRenditions(connection, records);
     const known = {
       records,
-      fileOf: fileOf(addressing, records),
+      fileOf: fileFinder(addressing, records),
       renditionOf: (address: string) => renditions.get(address),
       pageOf: pageFinder(pages, addressing),
     };
@@ -80,7 +80,7 @@ function rowOf({ placement, answer, credit }: AnsweredPlace<Placement>, site: Si
     because,
     until: until === null ? null : isoDay(until),
     credit,
-    chain,
+    chain: chain.map(({ sentence }) => sentence),
   };
 }
 
@@ -156,27 +156,4 @@ async function readRenditions(
     await shelf.close();
     showProgress('');
   }
-}
-
-/** The file that a placement shows, as records name it; addresses on the site's own host are files of the site. */
-function fileOf(site: SiteAddressing, records: RecordIndex): (placement: Placement) => string | null {
-  return ({ address }) => {
-    if (address.kind === 'none') return null;
-    if (address.kind === 'site') return address.path;
-    if (records.host === null || hostOf(address.url) !== records.host) return address.url;
-    const own = resolveAddress(address.url, address.url, { ...site, hosts: [...site.hosts, records.host] });
-    return own.kind === 'site' ? own.path : address.url;
-  };
-}
-
-/** The page of the site that an address leads to, however a folder's own page is asked for. */
-function pageFinder(
-  pages: readonly PageOfPlaces<Placement>[],
-  site: SiteAddressing,
-): (url: string) => string | null {
-  const byName = new Map(pages.map(({ address }) => [pageName(address, site), address]));
-  return (url) => {
-    const resolved = resolveAddress(url, url, site);
-    return resolved.kind === 'site' ? (byName.get(pagePathOf(url, site)) ?? null) : null;
-  };
 }

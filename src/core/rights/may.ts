@@ -45,7 +45,13 @@ export interface Answer {
   /** The first day on which it turns to `no`; `null` where it is `no`, or none is known. */
   readonly until: Day | null;
   /** Why, step by step. */
-  readonly chain: readonly string[];
+  readonly chain: readonly Step[];
+}
+
+/** A sentence of the reasoning; with a code where it is a reason, without one where it is what reasons rest on. */
+export interface Step {
+  readonly code: Code | null;
+  readonly sentence: string;
 }
 
 interface Reason {
@@ -63,9 +69,11 @@ export function may(place: PlaceOfFile, day: Day, records: RecordIndex): Answer 
     may: verdict,
     because,
     until: verdict === 'no' ? null : firstNo(asked, day),
-    chain: [...premises(asked), ...reasons.map(({ sentence }) => sentence), CONCLUSIONS[verdict]],
+    chain: [...premises(asked).map(plainly), ...reasons, plainly(CONCLUSIONS[verdict])],
   };
 }
+
+const plainly = (sentence: string): Step => ({ code: null, sentence });
 
 const CONCLUSIONS: Readonly<Record<Verdict, string>> = {
   yes: 'So it may stand here.',

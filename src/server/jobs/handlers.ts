@@ -7,6 +7,7 @@ import { readTexts } from '../work/pictures/read-texts';
 import { prepareChange } from '../work/editions/prepare-change';
 import { prepareRemoval } from '../work/editions/prepare-removal';
 import { runPublication } from '../work/editions/run-publication';
+import { answerRights } from '../work/rights/answer-rights';
 import { surveySite } from '../work/surveys/survey-site';
 import { addJob, type JobName, type Jobs } from './queue';
 import { TurnOver, UNENDING, type Turn } from './turn';
@@ -27,6 +28,7 @@ export function handlers(db: Database, turn: Turn = UNENDING): TaskList {
     'prepare-removal': (payload) => prepareRemoval(db, numberFrom(payload, 'removalId')),
     'run-publication': (payload) => runPublication(db, numberFrom(payload, 'publicationId'), turn),
     'know-pictures': (payload) => knowPictures(db, numberFrom(payload, 'siteId'), turn),
+    'answer-rights': (payload) => answerRights(db, numberFrom(payload, 'siteId'), Date.now(), turn),
     'read-texts': async (payload) => void (await readTexts(db, numberFrom(payload, 'siteId'), turn)),
   };
   return Object.fromEntries(

@@ -8,6 +8,7 @@ export interface Jobs {
   'run-publication': { readonly publicationId: number };
   'know-pictures': { readonly siteId: number };
   'read-texts': { readonly siteId: number };
+  'answer-rights': { readonly siteId: number };
 }
 
 export type JobName = keyof Jobs;
@@ -20,6 +21,7 @@ const ATTEMPTS: Readonly<Record<JobName, number>> = {
   'run-publication': 5,
   'know-pictures': 2,
   'read-texts': 2,
+  'answer-rights': 2,
 };
 
 /** What can wait lets all else go first. */

@@ -1,6 +1,7 @@
 import { EventEmitter } from 'node:events';
 import { Logger, run, type WorkerEvents } from 'graphile-worker';
 import type { Database } from '../db/database';
+import { queueDueAnswers } from '../work/rights/answer-rights';
 import { queueDueSurveys } from '../work/surveys/start-survey';
 import { settings } from '../settings';
 import { announceWorker, freeOrphans } from './free-orphans';
@@ -62,6 +63,9 @@ export async function startWorker(
   const schedule = setInterval(() => {
     queueDueSurveys(db, new Date()).catch((error: unknown) =>
       log(`looking for surveys due: ${String(error)}`),
+    );
+    queueDueAnswers(db, Date.now()).catch((error: unknown) =>
+      log(`looking for rights to be asked about: ${String(error)}`),
     );
   }, DUE_EVERY_MS);
   return {

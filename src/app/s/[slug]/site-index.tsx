@@ -25,6 +25,7 @@ export function SiteIndex({ slug, counts, sections }: SiteIndexProps) {
     ['pages', 'Pages', counts.pages],
     ['pictures', 'Pictures', counts.pictures],
     ['errata', 'Errata', counts.errata],
+    ['rights', 'Rights', null],
     ['files', 'Files', null],
     ['editions', 'Editions', counts.editions],
     ['surveys', 'Surveys', null],

@@ -77,9 +77,13 @@ export const foldedWords = (text: string): string[] =>
 /** Letters that have a stroke or a tail instead of an accent that could be taken off. */
 const STROKES: Readonly<Record<string, string>> = { ø: 'o', ł: 'l', đ: 'd', ħ: 'h', ı: 'i', ŧ: 't' };
 
+const NOT_ASCII = /\P{ASCII}/u;
+
 /** Whether a word is the one that is wanted: accents may be left out, not changed. */
 export function isWord(seen: string, wanted: string): boolean {
   if (seen === wanted) return true;
+  // Only what has accents can be written without them.
+  if (!NOT_ASCII.test(wanted)) return false;
   const a = lettersOf(seen);
   const b = lettersOf(wanted);
   return (

@@ -33,5 +33,6 @@ export async function knowPictures(db: Database, siteId: number, turn: Turn = UN
   const now = Date.now();
   await judgePictures(db, siteId, now);
   await checkSite(db, siteId, now, turn);
+  await addJob(db.pool, 'answer-rights', { siteId }, `rights-${siteId}`);
   await addJob(db.pool, 'read-texts', { siteId }, `texts-${siteId}`);
 }

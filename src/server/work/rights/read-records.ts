@@ -59,9 +59,25 @@ const SCHEMAS: Readonly<Record<RightsRecord['record'], Joi.ObjectSchema>> = {
  * @throws ProblemError `RECORDS_UNREADABLE`, which names the first line that can't be read and why
  */
 export function readRecords(content: string, name: string): RightsRecord[] {
+  return rowsIn(content, name).map(({ row, line }) =>
+    checkedRecord(row, (why) => unreadable(name, line, why)),
+  );
+}
+
+/** The records of a file as they are written, each of them looked at: to be kept, and given out again. */
+export function readWritten(
+  content: string,
+  name: string,
+): { readonly kind: RightsRecord['record']; readonly body: Readonly<Record<string, unknown>> }[] {
+  return rowsIn(content, name).map(({ row, line }) => {
+    const { record: kind } = checkedRecord(row, (why) => unreadable(name, line, why));
+    return { kind, body: row as Record<string, unknown> };
+  });
+}
+
+function rowsIn(content: string, name: string): Row[] {
   const body = content.replace(/^\ufeff/u, '');
-  const rows = /^\s*\{/u.test(body) || body.trim() === '' ? jsonLines(body, name) : csvRows(body, name);
-  return rows.map(({ row, line }) => recordOf(row, line, name));
+  return /^\s*\{/u.test(body) || body.trim() === '' ? jsonLines(body, name) : csvRows(body, name);
 }
 
 interface Row {
@@ -117,15 +133,21 @@ function cells(record: Record<string, string>, line: number, name: string): Reco
   return row;
 }
 
-function recordOf(row: unknown, line: number, name: string): RightsRecord {
+/**
+ * A record with its days as numbers and its addresses as the site has them.
+ *
+ * @param row as it is written: days as YYYY-MM-DD
+ * @param problem makes of what is wrong with it what is thrown
+ */
+export function checkedRecord(row: unknown, problem: (why: string) => Error): RightsRecord {
   const said = row !== null && typeof row === 'object' && 'record' in row ? row.record : undefined;
   const schema = typeof said === 'string' && said in SCHEMAS ? SCHEMAS[said as RightsRecord['record']] : null;
-  if (!schema) throw unreadable(name, line, `Its “record” is none of ${Object.keys(SCHEMAS).join(', ')}.`);
+  if (!schema) throw problem(`Its “record” is none of ${Object.keys(SCHEMAS).join(', ')}.`);
   const { value, error } = schema.unknown().validate(row, { convert: true }) as {
     value: RightsRecord;
     error?: Joi.ValidationError;
   };
-  if (error) throw unreadable(name, line, `${error.message}.`);
+  if (error) throw problem(`${error.message}.`);
   return 'files' in value ? { ...value, files: value.files.map(asAddress) } : value;
 }
 

@@ -5,6 +5,7 @@ import { requireActor } from '@/app/_data/session';
 import { shelfLivesOf } from '@/app/_data/pictures/shelf-lives';
 import { errataOfPicture } from '@/app/_data/errata/errata-of-picture';
 import { mayEdit } from '@/core/edition/edition-state';
+import { answersOfFiles, recordOfFile } from '@/app/_data/rights/rights';
 import { siteBySlug } from '@/app/_data/site';
 import { subjectsOf } from '@/app/_data/pictures/subjects';
 import { dayOfMs } from '@/core/dating/day';
@@ -19,7 +20,9 @@ import { FoundWrong } from './found-wrong';
 import { Family } from './family';
 import { History } from './history';
 import { Leftover } from './leftover';
+import { MayItStand } from './may-it-stand';
 import { RecordHead } from './record-head';
+import { RightsForm } from './rights-form';
 import { WhatItShows } from './what-it-shows';
 import { WhoAndWhat } from './who-and-what';
 import { WordsMargin } from './words-margin';
@@ -37,7 +40,8 @@ export default async function PictureRecord({ params }: { params: Promise<{ slug
   const today = dayOfMs(new Date().getTime());
   const standing = placements.filter(({ dormant }) => !dormant);
   const paths = family.map(({ path }) => path);
-  const [errata, history, subjects, set] = await Promise.all([
+  const master = family.find(({ isMaster }) => isMaster)?.path ?? file.path;
+  const [errata, history, subjects, set, answers, recorded] = await Promise.all([
     errataOfPicture(site.id, file.path, paths),
     historyOf(
       site.id,
@@ -46,6 +50,8 @@ export default async function PictureRecord({ params }: { params: Promise<{ slug
     ),
     picture ? subjectsOf(site.id, picture.id) : [],
     shelfLivesOf(site.id),
+    answersOfFiles(site.id, paths),
+    recordOfFile(site.id, master),
   ]);
   const life = picture?.kind ? (livesOf(picture.kind, [], set)[0] ?? null) : null;
   return (
@@ -68,6 +74,19 @@ export default async function PictureRecord({ params }: { params: Promise<{ slug
             />
             <Family slug={slug} files={family} mayCorrect={mayTeach} />
           </>
+        ) : null}
+        <h2 id="rights" className="mt-6 scroll-mt-14 border-b border-line pb-1 text-lg font-semibold">
+          May it stand here
+        </h2>
+        <MayItStand answers={answers} keepsReleases={actor.role === 'maintainer'} />
+        {mayTeach ? (
+          <RightsForm
+            slug={slug}
+            siteId={site.id}
+            file={master}
+            said={recorded?.body ?? null}
+            saidBy={recorded?.said_by ?? null}
+          />
         ) : null}
         <h2 className="mt-6 border-b border-line pb-1 text-lg font-semibold">Where it stands</h2>
         {placements.length === 0 ? (

@@ -1,0 +1,52 @@
+'use server';
+
+import { revalidatePath } from 'next/cache';
+import { act } from '@/app/_data/act';
+import { importRecords, recordPicture } from '@/server/work/rights/keep-records';
+import type { Told } from '@/ui/answer';
+import { count } from '@/ui/format';
+
+const text = (form: FormData, name: string) => String(form.get(name) ?? '').trim();
+
+/** Takes the records of a file over. */
+export async function takeRecords(
+  slug: string,
+  siteId: number,
+  _before: Told,
+  form: FormData,
+): Promise<Told> {
+  const file = form.get('records');
+  const outcome = await act(async (db, actor) => {
+    const sent = file instanceof File ? file : new File([], 'nothing');
+    return importRecords(db, actor, siteId, {
+      name: sent.name,
+      bytes: new Uint8Array(await sent.arrayBuffer()),
+      isInstead: form.get('instead') === 'on',
+    });
+  });
+  revalidatePath(`/s/${slug}`, 'layout');
+  if (!outcome.ok) return { problem: outcome.problem };
+  return {
+    said: `${count(outcome.value, 'record')} taken over; the answers follow as soon as the worker has looked.`,
+  };
+}
+
+/** Records what somebody says of one picture. */
+export async function sayRights(slug: string, siteId: number, _before: Told, form: FormData): Promise<Told> {
+  const people = text(form, 'people');
+  const outcome = await act((db, actor) =>
+    recordPicture(db, actor, siteId, {
+      file: text(form, 'file'),
+      creator: text(form, 'creator')
+        .split(';')
+        .map((name) => name.trim())
+        .filter((name) => name !== ''),
+      ...{ holder: text(form, 'holder'), licence: text(form, 'licence'), source: text(form, 'source') },
+      ...{ until: text(form, 'until'), people: people === 'none' || people === 'some' ? people : '' },
+    }),
+  );
+  revalidatePath(`/s/${slug}`, 'layout');
+  return outcome.ok
+    ? { said: 'Recorded; the answers follow as soon as the worker has looked.' }
+    : { problem: outcome.problem };
+}

@@ -1,0 +1,144 @@
+import Link from 'next/link';
+import { hrefWith, listQuery, type SiteScreenProps } from '@/app/_data/query';
+import {
+  endingsOf,
+  listRights,
+  RIGHTS_A_SHEET,
+  rightsSummary,
+  VERDICTS,
+  type RightsSummary,
+} from '@/app/_data/rights/rights';
+import { requireActor } from '@/app/_data/session';
+import { siteBySlug } from '@/app/_data/site';
+import type { Code, Verdict } from '@/core/rights/may';
+import { Chip } from '@/ui/chip';
+import { Choices } from '@/ui/choices';
+import { Empty } from '@/ui/empty';
+import { Pager } from '@/ui/pager';
+import { CODE_NAME, CODES, VERDICT_NAME } from '@/ui/rights-words';
+import { Endings } from './endings';
+import { RecordsForm } from './records-form';
+import { RightsLine } from './rights-line';
+
+export const metadata = { title: 'Rights' };
+
+/** Whether pictures may stand where they stand: what may not, what nobody can say yet, what ends when. */
+export default async function RightsPage({ params, searchParams }: SiteScreenProps) {
+  const site = await siteBySlug((await params).slug);
+  const actor = await requireActor();
+  const { given, sheet } = await listQuery(searchParams);
+  const [summary, endings] = await Promise.all([rightsSummary(site.id), endingsOf(site.id)]);
+  const verdict = VERDICTS.find((one) => one === given('may')) ?? firstWithAny(summary);
+  const code = CODES.find((one) => one === given('because')) ?? null;
+  const root = `/s/${site.slug}/rights`;
+  const isEmpty = Object.keys(summary.records).length === 0;
+  return (
+    <main className="grid min-h-[calc(100vh-46px)] grid-cols-[minmax(0,1fr)_292px] max-lg:grid-cols-1">
+      <div className="bg-sheet">
+        <div className="flex flex-wrap items-center gap-2 border-b border-line px-5 py-2.5">
+          <h1 className="mr-2 text-lg font-semibold">Rights</h1>
+          {isEmpty ? null : (
+            <Choices
+              names={VERDICTS}
+              labels={VERDICT_NAME}
+              chosen={verdict}
+              counts={summary.pictures}
+              hrefOf={(may) => hrefWith(root, { may })}
+            />
+          )}
+        </div>
+        {isEmpty ? (
+          <Empty head="Nothing is recorded yet">
+            Where a picture comes from, under which licence, and who on it agreed is what this is about. Bring
+            in a file of records on the right, or record one picture on its own page; then every place is
+            answered.
+          </Empty>
+        ) : (
+          <Listed {...{ site, verdict, code, sheet, summary, root }} />
+        )}
+      </div>
+      <aside
+        aria-label="Records and endings"
+        className="space-y-5 border-l border-line px-4 py-3.5 max-lg:border-l-0"
+      >
+        <Endings slug={site.slug} endings={endings} />
+        <RecordsForm
+          slug={site.slug}
+          siteId={site.id}
+          records={summary.records}
+          mayBringIn={actor.role === 'maintainer'}
+        />
+      </aside>
+    </main>
+  );
+}
+
+const firstWithAny = ({ pictures }: RightsSummary): Verdict =>
+  VERDICTS.find((one) => pictures[one] > 0) ?? 'no';
+
+interface ListedProps {
+  site: Awaited<ReturnType<typeof siteBySlug>>;
+  verdict: Verdict;
+  code: Code | null;
+  sheet: number;
+  summary: RightsSummary;
+  root: string;
+}
+
+async function Listed({ site, verdict, code, sheet, summary, root }: ListedProps) {
+  const rows = await listRights(site.id, { verdict, code, sheet });
+  const reasons = CODES.filter((one) => (summary.codes[one] ?? 0) > 0 && isReasonFor(one, verdict));
+  const total = summary.pictures[verdict];
+  return (
+    <>
+      {summary.isAnswering ? (
+        <p role="status" className="border-b border-line-2 bg-tint px-5 py-1.5 text-sm">
+          The worker is looking at the records; these are the answers before.{' '}
+          <Link href={hrefWith(root, { may: verdict })} className="font-semibold text-green">
+            Look again
+          </Link>
+        </p>
+      ) : null}
+      {reasons.length > 1 ? (
+        <p className="flex flex-wrap gap-1.5 border-b border-line-2 px-5 py-2 text-sm">
+          {reasons.map((one) => (
+            <Chip
+              key={one}
+              href={hrefWith(root, { may: verdict, because: one === code ? null : one })}
+              isChosen={one === code}
+              label={CODE_NAME[one]}
+              count={summary.codes[one]}
+            />
+          ))}
+        </p>
+      ) : null}
+      {rows.length === 0 ? (
+        <Empty head={verdict === 'no' ? 'Nothing stands against any picture' : 'None'}>
+          {verdict === 'unknown' ? 'Every picture is recorded.' : null}
+        </Empty>
+      ) : (
+        <ul>
+          {rows.map((row) => (
+            <RightsLine
+              key={`${row.id} ${row.path}`}
+              slug={site.slug}
+              row={row}
+              isCounted={site.reachFrom !== null}
+            />
+          ))}
+        </ul>
+      )}
+      {code === null ? (
+        <Pager
+          sheet={sheet}
+          sheets={Math.max(1, Math.ceil(total / RIGHTS_A_SHEET))}
+          hrefOf={(to) => hrefWith(root, { may: verdict, sheet: to })}
+        />
+      ) : null}
+    </>
+  );
+}
+
+const OPEN: readonly Code[] = ['source-unknown', 'licence-unknown', 'people-unasked'];
+const isReasonFor = (code: Code, verdict: Verdict): boolean =>
+  verdict === 'yes' ? false : verdict === 'no' || OPEN.includes(code);

@@ -1,0 +1,52 @@
+/** What is recorded of rights, and the answer for every placement that follows from it. */
+import { bigint, index, integer, jsonb, pgTable, serial, text } from 'drizzle-orm/pg-core';
+import type { FoundCredit } from '@/core/rights/credit/find-credit';
+import type { Code, Step, Verdict } from '@/core/rights/may';
+import type { RightsRecord } from '@/core/rights/records';
+import { moment, ofSite } from './columns';
+
+/** One record, as its line in a file of records says it; of two that are equally exact the later stands. */
+export const rightsRecords = pgTable(
+  'rights_records',
+  {
+    id: serial('id').primaryKey(),
+    siteId: ofSite(),
+    kind: text('kind').$type<RightsRecord['record']>().notNull(),
+    /** The address of the one file that somebody recorded on a screen; `null` for what came from a file of records. */
+    forFile: text('for_file'),
+    body: jsonb('body').$type<Readonly<Record<string, unknown>>>().notNull(),
+    saidBy: text('said_by').notNull(),
+    saidAt: moment('said_at').notNull().defaultNow(),
+  },
+  (table) => [index('rights_records_site').on(table.siteId, table.id)],
+);
+
+/** Whether a picture may stand in a place, as it was answered last. */
+export const rightsAnswers = pgTable(
+  'rights_answers',
+  {
+    placementId: bigint('placement_id', { mode: 'number' }).primaryKey(),
+    siteId: ofSite(),
+    pagePath: text('page_path').notNull(),
+    /** The file's address as records name it; empty where the place shows none. */
+    filePath: text('file_path').notNull(),
+    may: text('may').$type<Verdict>().notNull(),
+    because: jsonb('because').$type<readonly Code[]>().notNull(),
+    /** The first day, since 1970, on which it turns to no. */
+    until: integer('until'),
+    credit: jsonb('credit').$type<FoundCredit>().notNull(),
+    chain: jsonb('chain').$type<readonly Step[]>().notNull(),
+  },
+  (table) => [
+    index('rights_answers_file').on(table.siteId, table.filePath),
+    index('rights_answers_until').on(table.siteId, table.until),
+  ],
+);
+
+/** When a site's rights were answered last, and for which day. */
+export const rightsStates = pgTable('rights_states', {
+  siteId: ofSite().primaryKey(),
+  /** Days since 1970. */
+  askedOn: integer('asked_on').notNull(),
+  answeredAt: moment('answered_at').notNull().defaultNow(),
+});

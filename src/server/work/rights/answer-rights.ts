@@ -1,0 +1,151 @@
+/** Answers for every placement of a site whether its picture may stand there, from the records and from what the pages say. */
+import { setImmediate } from 'node:timers/promises';
+import { eq } from 'drizzle-orm';
+import { dayOfMs } from '@/core/dating/day';
+import type { Placement } from '@/core/markup/placement';
+import { answerSite, type AnsweredPlace, type PageOfPlaces } from '@/core/rights/answer-site';
+import { RecordIndex } from '@/core/rights/record-index';
+import type { ReadableConnection } from '../../connections/connection';
+import { bytesOf } from '../../connections/read-site';
+import { pagesOf, readSources } from '../../connections/site-sources';
+import type { Database } from '../../db/database';
+import { asOne } from '../../db/in-transaction';
+import { insertRows } from '../../db/insert-rows';
+import { rightsAnswers } from '../../db/schema/rights';
+import { sites } from '../../db/schema/sites';
+import { addJob } from '../../jobs/queue';
+import { goOn, UNENDING, type Turn } from '../../jobs/turn';
+import type { ReadingRules } from '../../reading/read-batch';
+import { readCredits } from '../../reading/read-credits';
+import { fileFinder, pageFinder } from '../../reading/rights-addresses';
+import { sourceShelf } from '../../reading/source-shelf';
+import { openConnection, rulesOf } from '../sites/site-connection';
+import { recordsOf } from './records-of-site';
+import { storedRenditions } from './stored-renditions';
+
+const BATCH = 1000;
+
+/**
+ * Answers anew for all places of a site. A place that is written otherwise by now than the last survey saw it has no answer
+ * until the next one.
+ *
+ * @param now milliseconds since 1970: the day that is asked about
+ * @throws TurnOver where the worker is to end; the answers before stay
+ */
+export async function answerRights(
+  db: Database,
+  siteId: number,
+  now: number,
+  turn: Turn = UNENDING,
+): Promise<void> {
+  const [site] = await db.orm.select().from(sites).where(eq(sites.id, siteId));
+  if (!site) return;
+  const written = await recordsOf(db, siteId);
+  const day = dayOfMs(now);
+  const rows =
+    written.length === 0
+      ? []
+      : await answered(db, site, new RecordIndex(written, hostOf(site)), { day, turn });
+  await asOne(db, async ({ pool }) => {
+    await pool.query('delete from rights_answers where site_id = $1', [siteId]);
+    for (let from = 0; from < rows.length; from += BATCH)
+      await insertRows(pool, rightsAnswers, rows.slice(from, from + BATCH));
+    await pool.query(
+      `insert into rights_states (site_id, asked_on) values ($1, $2)
+       on conflict (site_id) do update set asked_on = excluded.asked_on, answered_at = now()`,
+      [siteId, day],
+    );
+  });
+}
+
+type Site = typeof sites.$inferSelect;
+
+const hostOf = ({ liveUrl, connection }: Site): string | null => {
+  const url = liveUrl ?? (connection.kind === 'http' ? connection.start : null);
+  return url === null ? null : new URL(url).host;
+};
+
+async function answered(
+  db: Database,
+  site: Site,
+  records: RecordIndex,
+  { day, turn }: { readonly day: number; readonly turn: Turn },
+) {
+  const rules = rulesOf(site);
+  const connection = await openConnection(db, site);
+  try {
+    const pages = await pagesWithCredits(connection, rules, turn);
+    const renditions = await storedRenditions(db, site.id, records);
+    const fileOf = fileFinder(rules, records);
+    const ids = await placementIds(db, site.id);
+    const rows: (typeof rightsAnswers.$inferInsert)[] = [];
+    const known = {
+      ...{ records, fileOf, pageOf: pageFinder(pages, rules) },
+      renditionOf: (address: string) => renditions.get(address),
+    };
+    for (const one of answerSite(pages, known, day)) {
+      if (rows.length % BATCH === 0) {
+        await setImmediate();
+        goOn(turn);
+      }
+      const placementId = ids.get(keyOf(one.placement));
+      if (placementId !== undefined) rows.push(rowOf(one, { placementId, siteId: site.id, filePath: fileOf(one.placement) ?? '' })); // prettier-ignore
+    }
+    return rows;
+  } finally {
+    await connection.close();
+  }
+}
+
+function rowOf(
+  { placement, answer, credit }: AnsweredPlace<Placement>,
+  of: { readonly placementId: number; readonly siteId: number; readonly filePath: string },
+): typeof rightsAnswers.$inferInsert {
+  const { may, because, until, chain } = answer;
+  return { ...of, pagePath: placement.page, may, because, until, credit, chain };
+}
+
+async function pagesWithCredits(
+  connection: ReadableConnection,
+  rules: ReadingRules,
+  turn: Turn,
+): Promise<PageOfPlaces<Placement>[]> {
+  const { files } = await connection.list();
+  const shelf = sourceShelf(await readSources(connection, files), rules);
+  const pages: PageOfPlaces<Placement>[] = [];
+  for await (const page of readCredits(bytesOf(connection, pagesOf(files)), rules, shelf)) {
+    goOn(turn);
+    pages.push(page);
+  }
+  return pages;
+}
+
+const keyOf = ({
+  page,
+  source,
+  start,
+  kind,
+}: Pick<Placement, 'page' | 'source' | 'start' | 'kind'>): string => `${page}\n${source}\n${start}\n${kind}`;
+
+/** Kinds that are places, and show no file of their own. */
+const WITHOUT_FILE: readonly Placement['kind'][] = ['area', 'drawn', 'audio'];
+
+async function placementIds({ pool }: Database, siteId: number): Promise<Map<string, number>> {
+  const { rows } = await pool.query<{ id: string } & Pick<Placement, 'page' | 'source' | 'start' | 'kind'>>(
+    `select id, page_path as page, source_path as source, start, kind from placements
+     where site_id = $1 and until_survey is null and not (kind = any($2::text[]))`,
+    [siteId, WITHOUT_FILE],
+  );
+  return new Map(rows.map((row) => [keyOf(row), Number(row.id)]));
+}
+
+/** Puts those sites into the queue whose rights were not asked about today: what ends, ends overnight. */
+export async function queueDueAnswers({ pool }: Database, now: number): Promise<number> {
+  const { rows } = await pool.query<{ id: number }>(
+    `select distinct r.site_id as id from rights_records r left join rights_states s on s.site_id = r.site_id
+     where s.asked_on is distinct from $1`,
+    [dayOfMs(now)],
+  );
+  for (const { id } of rows) await addJob(pool, 'answer-rights', { siteId: id }, `rights-${id}`);
+  return rows.length;
+}
