@@ -10,8 +10,10 @@ import { connect, type Database } from '@/server/db/database';
 import { migrateDatabase } from '@/server/db/migrate';
 import { settings } from '@/server/settings';
 import { connectSite } from '@/server/work/sites/connect-site';
+import { importRecords } from '@/server/work/rights/keep-records';
 import { saveSection } from '@/server/work/sections/keep-sections';
 import { DEMO_PASSWORD, PEOPLE, SECTIONS } from './people';
+import { RIGHTS } from './rights';
 import { generateSite } from './site/generate';
 import { startCrawlHost } from './stand-ins/crawl-host';
 import { restoreReadings } from './kept-readings';
@@ -64,6 +66,7 @@ async function prepare(): Promise<void> {
       from: { kind: 'http', start: `http://127.0.0.1:${FESTIVAL_PORT}/`, isPrivate: true },
     });
     await giveOwners(db);
+    await giveRecords(db);
   }
   await db.pool.end();
 }
@@ -81,6 +84,17 @@ async function giveOwners(db: Database): Promise<void> {
       ownerId: rows[0]?.id ?? null,
     });
   }
+}
+
+/** What the school has written down of rights. */
+async function giveRecords(db: Database): Promise<void> {
+  const { rows } = await db.pool.query<{ id: number }>('select id from sites order by id limit 1');
+  const [site] = rows;
+  if (!site) return;
+  const lines = RIGHTS.map((record) => JSON.stringify(record)).join('\n');
+  await importRecords(db, { id: 'demo', name: 'Maud Kestle', role: 'maintainer' }, site.id, {
+    ...{ name: 'rights.jsonl', bytes: new TextEncoder().encode(lines), isInstead: true },
+  });
 }
 
 /** Starts a part of the application, and again whenever it dies by itself. */

@@ -44,11 +44,12 @@ export async function rightsCommand(
   const day = on === undefined ? dayOfMs(Date.now()) : dayNamed(on);
   const written = await recordsIn(file);
   const connection = await openSite(site, options);
+  const shelf = await PrintShelf.open();
   try {
     const addressing = connection.site ?? siteOfFiles();
     const records = new RecordIndex(written, isWebAddress(site) ? hostOf(site) : null);
     const pages = await readPages(connection, addressing);
-    const renditions = await readRenditions(connection, records);
+    const renditions = await readRenditions(connection, records, shelf);
     const known = {
       records,
       fileOf: fileFinder(addressing, records),
@@ -63,6 +64,7 @@ export async function rightsCommand(
     }
     if (isFailed) process.exitCode = FOUND;
   } finally {
+    await shelf.close();
     await connection.close();
   }
 }
@@ -124,36 +126,31 @@ async function readPages(
   return pages;
 }
 
-/** How the pictures of the site belong together. */
+/** How the pictures of the site belong together. @param shelf keeps their looks, as long as they may be asked for */
 async function readRenditions(
   connection: ReadableConnection,
   records: RecordIndex,
+  shelf: PrintShelf,
 ): Promise<Map<string, Rendition>> {
-  const shelf = await PrintShelf.open();
-  try {
-    const files = await readPicturesOf(connection, async ({ path }, bytes) => {
-      const id = sha256(bytes);
-      const { widthPx, heightPx } = await inspectImage(bytes, path);
-      await shelf.keep(id, fingerprintOf(await readPlanes(bytes, path)));
-      return { path, id, widthPx, heightPx };
-    });
-    const byId = new Map<string, { paths: string[]; widthPx: number; heightPx: number }>();
-    for (const { id, path, widthPx, heightPx } of files) {
-      const known = byId.get(id) ?? { paths: [], widthPx, heightPx };
-      known.paths.push(path);
-      byId.set(id, known);
-    }
-    showProgress('Pictures are compared');
-    return renditionsOf(familiesOf(files, shelf.load), {
-      addressesOf: (id) => byId.get(id)?.paths ?? [],
-      versionOf: (id) => {
-        const { widthPx = 1, heightPx = 1 } = byId.get(id) ?? {};
-        return { ...shelf.load(id), widthPx, heightPx };
-      },
-      isNamed: (address) => records.names(address),
-    });
-  } finally {
-    await shelf.close();
-    showProgress('');
+  const files = await readPicturesOf(connection, async ({ path }, bytes) => {
+    const id = sha256(bytes);
+    const { widthPx, heightPx } = await inspectImage(bytes, path);
+    await shelf.keep(id, fingerprintOf(await readPlanes(bytes, path)));
+    return { path, id, widthPx, heightPx };
+  });
+  const byId = new Map<string, { paths: string[]; widthPx: number; heightPx: number }>();
+  for (const { id, path, widthPx, heightPx } of files) {
+    const known = byId.get(id) ?? { paths: [], widthPx, heightPx };
+    known.paths.push(path);
+    byId.set(id, known);
   }
+  showProgress('Pictures are compared');
+  const families = familiesOf(files, shelf.load);
+  showProgress('');
+  return renditionsOf(families, {
+    addressesOf: (id) => byId.get(id)?.paths ?? [],
+    sizeOf: (id) => byId.get(id) ?? { widthPx: 1, heightPx: 1 },
+    looksOf: shelf.load,
+    isNamed: (address) => records.names(address),
+  });
 }

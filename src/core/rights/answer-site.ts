@@ -58,7 +58,7 @@ export function* answerSite<P extends PlacementOfFile>(
     for (const placement of page.placements) {
       const url = site.fileOf(placement) ?? '';
       const rendition = site.renditionOf(url);
-      const changes = rendition?.changes ?? [];
+      const changes = rendition?.changes ?? NONE;
       const texts = textsOf(page, placement);
       const place = { texts, key: keyOf(url, rendition), numbers: texts?.numbers ?? [], isOfThisPage };
       const file = { url, master: rendition?.master ?? null };
@@ -71,6 +71,8 @@ export function* answerSite<P extends PlacementOfFile>(
     }
   }
 }
+
+const NONE = () => [];
 
 const keyOf = (url: string, rendition: Rendition | undefined): string => rendition?.master ?? url;
 

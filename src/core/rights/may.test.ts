@@ -22,7 +22,11 @@ interface Asked {
 
 const asked = (records: readonly RightsRecord[], of: Asked = {}, day = TODAY): Answer => {
   const { page = 'index.html', url = 'img/hall.jpg', master = null, changes = [] } = of;
-  return may({ page, file: { url, master }, changes, credit: NO_CREDIT }, day, new RecordIndex(records));
+  return may(
+    { page, file: { url, master }, changes: () => changes, credit: NO_CREDIT },
+    day,
+    new RecordIndex(records),
+  );
 };
 const said = ({ may: verdict, because }: Answer) => [verdict, ...because].join(' ');
 

@@ -34,7 +34,7 @@ export interface PlaceOfFile {
   readonly page: string;
   readonly file: FileAddress;
   /** How the file differs from the master of its picture; none where it is the master, or only scaled. */
-  readonly changes: readonly Modification[];
+  readonly changes: () => readonly Modification[];
   readonly credit: FoundCredit;
 }
 
@@ -181,10 +181,11 @@ function licenceReasons(asked: Asked, covered: CoveredPicture, day: Day): Reason
     });
   if (isCommercial && !terms.mayBeSold)
     reasons.push({ code: 'licence-noncommercial', sentence: `${name} allows nothing commercial.` });
-  if (!terms.mayBeModified && place.changes.length > 0 && licenceBy !== 'address')
+  const changes = terms.mayBeModified || licenceBy === 'address' ? [] : place.changes();
+  if (changes.length > 0)
     reasons.push({
       code: 'licence-noderivatives',
-      sentence: `${name} allows no changes, and the file shown is ${place.changes.map((one) => CHANGES[one]).join(', ')}.`,
+      sentence: `${name} allows no changes, and the file shown is ${changes.map((one) => CHANGES[one]).join(', ')}.`,
     });
   const sites = (record?.sites ?? []).map((site) => hostOf(site));
   if (sites.length > 0 && (records.host === null || !sites.includes(records.host)))

@@ -4,7 +4,7 @@
  */
 import type { Family } from '../picture/families';
 import { resample, WHOLE, type Rect } from '../picture/grey-plane';
-import { judged, type Link } from '../picture/judge';
+import { judged, type Link, type Looks } from '../picture/judge';
 import { compareDetail } from '../picture/detail';
 import { modificationsOf, type Modification, type Version } from './modification';
 
@@ -12,7 +12,8 @@ import { modificationsOf, type Modification, type Version } from './modification
 export interface Rendition {
   /** The address of the picture's master; names the picture. */
   readonly master: string;
-  readonly changes: readonly Modification[];
+  /** How it differs from the master. Looked at when it is asked for: most licences do not care. */
+  readonly changes: () => readonly Modification[];
   /** The addresses of all files of the picture. */
   readonly files: readonly string[];
 }
@@ -21,36 +22,39 @@ export interface Rendition {
 export interface RenditionSources {
   /** Addresses of the files with the same bytes, by their id. */
   readonly addressesOf: (id: string) => readonly string[];
-  readonly versionOf: (id: string) => Version;
+  readonly sizeOf: (id: string) => { readonly widthPx: number; readonly heightPx: number };
+  readonly looksOf: (id: string) => Looks;
   /** Whether a record names this very address. */
   readonly isNamed: (address: string) => boolean;
 }
 
-/** @returns by address, for every file of the families */
+/** @returns by address, for every file of the families; its changes may be asked for as long as the sources answer */
 export function renditionsOf(families: readonly Family[], sources: RenditionSources): Map<string, Rendition> {
   const renditions = new Map<string, Rendition>();
   for (const group of withTwins(families, sources)) {
     const [first, ...turned] = group;
     if (!first) continue;
     const master = masterOf(first, sources);
-    const isNamedHere = sources.addressesOf(master).find(sources.isNamed);
-    const address = isNamedHere ?? sources.addressesOf(master)[0] ?? master;
+    const named = sources.addressesOf(master).find(sources.isNamed);
+    const address = named ?? sources.addressesOf(master)[0] ?? master;
     const files = group.flatMap(({ members }) => members.flatMap(({ id }) => sources.addressesOf(id)));
-    const add = (id: string, changes: readonly Modification[]) => {
+    const add = (id: string, look: () => readonly Modification[]) => {
+      let known: readonly Modification[] | null = null;
+      const changes = () => (known ??= look());
       for (const path of sources.addressesOf(id)) renditions.set(path, { master: address, changes, files });
     };
-    for (const { id, link } of first.members) add(id, changesOf({ id, link }, master, first, sources));
-    for (const family of turned) {
-      for (const { id, link } of family.members) {
-        const own = link
-          ? modificationsOf(sources.versionOf(id), sources.versionOf(family.master), link)
-          : [];
-        add(id, ['turned', ...own]);
-      }
-    }
+    for (const member of first.members) add(member.id, () => changesOf(member, master, first, sources));
+    for (const family of turned)
+      for (const member of family.members)
+        add(member.id, () => ['turned', ...changesOf(member, family.master, family, sources)]);
   }
   return renditions;
 }
+
+const versionOf = ({ sizeOf, looksOf }: RenditionSources, id: string): Version => ({
+  ...looksOf(id),
+  ...sizeOf(id),
+});
 
 /** Families that show the same, turned, as one group: the one that a record names, or the largest, first. */
 function withTwins(families: readonly Family[], sources: RenditionSources): Family[][] {
@@ -79,13 +83,15 @@ function withTwins(families: readonly Family[], sources: RenditionSources): Fami
   return groups;
 }
 
-function areaOf(id: string, { versionOf }: RenditionSources): number {
-  const { widthPx, heightPx } = versionOf(id);
+function areaOf(id: string, { sizeOf }: RenditionSources): number {
+  const { widthPx, heightPx } = sizeOf(id);
   return widthPx * heightPx;
 }
 
 /** Share of the largest file's width from which another one may be what it was made from. */
 const AS_LARGE = 0.97;
+/** Share of a side that a picture takes within its border, at least. */
+const LEAST_INSIDE = 0.6;
 /** Standard deviation of brightness, of 255, below which what lies around a picture is a border. */
 const EVEN = 7;
 
@@ -96,21 +102,23 @@ const EVEN = 7;
 function masterOf({ master, members }: Family, sources: RenditionSources): string {
   const isNamed = (id: string) => sources.addressesOf(id).some(sources.isNamed);
   if (isNamed(master)) return master;
-  const largest = sources.versionOf(master);
+  const width = sources.sizeOf(master).widthPx;
   const others = members.filter(({ id, link }) => id !== master && link !== null);
   const candidates = others.filter(({ id, link }) => {
     if (!link) return false;
-    if (isWhole(link.own) && !isWhole(link.other)) return isBorderAround(largest, link.other);
-    return (
-      isWhole(link.own) && isWhole(link.other) && sources.versionOf(id).widthPx >= AS_LARGE * largest.widthPx
-    );
+    if (isWhole(link.own) && !isWhole(link.other))
+      return (
+        Math.min(link.other.width, link.other.height) >= LEAST_INSIDE &&
+        isBorderAround(sources.looksOf(master), link.other)
+      );
+    return isWhole(link.own) && isWhole(link.other) && sources.sizeOf(id).widthPx >= AS_LARGE * width;
   });
   const named = candidates.find(({ id }) => isNamed(id));
   if (named) return named.id;
   const byName = namedAfter([master, ...candidates.map(({ id }) => id)], members, sources);
   if (byName !== null) return byName;
   const cleaner = candidates.find(({ id, link }) =>
-    link && !isWhole(link.other) ? true : isMarkedBeside(largest, sources.versionOf(id), link),
+    link && !isWhole(link.other) ? true : isMarkedBeside(sources.looksOf(master), sources.looksOf(id), link),
   );
   return cleaner?.id ?? master;
 }
@@ -139,7 +147,7 @@ const stemOf = (address: string): string =>
 const isWhole = ({ width, height }: Rect): boolean => width > 0.985 && height > 0.985;
 
 /** Whether all that lies around a part of a picture is one even tone. */
-function isBorderAround({ plane }: Version, { left, top, width, height }: Rect): boolean {
+function isBorderAround({ plane }: Looks, { left, top, width, height }: Rect): boolean {
   const strips: Rect[] = [
     { left: 0, top: 0, width: 1, height: top },
     { left: 0, top: top + height, width: 1, height: 1 - top - height },
@@ -176,7 +184,7 @@ const LAID_OVER = 0.02;
 const SAMPLES = 192;
 
 /** Whether the first has something laid over it that the second lacks. */
-function isMarkedBeside(first: Version, second: Version, link: Link | null): boolean {
+function isMarkedBeside(first: Looks, second: Looks, link: Link | null): boolean {
   if (!link || link.kind !== 'over' || link.isMirrored) return false;
   const { width, height } = first.plane;
   const scale = Math.min(1, SAMPLES / Math.max(width, height));
@@ -191,13 +199,14 @@ function changesOf(
   { id, link }: { readonly id: string; readonly link: Link | null },
   master: string,
   family: Family,
-  { versionOf }: RenditionSources,
+  sources: RenditionSources,
 ): Modification[] {
   if (id === master || !link) return [];
-  if (master === family.master) return modificationsOf(versionOf(id), versionOf(master), link);
+  if (master === family.master)
+    return modificationsOf(versionOf(sources, id), versionOf(sources, master), link);
   const other = family.members.find((member) => member.id === master)?.link;
   if (!other) return [];
-  const [own, original] = [versionOf(id), versionOf(master)];
+  const [own, original] = [versionOf(sources, id), versionOf(sources, master)];
   const through = linkBetween(link, other);
   if (!through) return [];
   const isWholeFrame = isWhole(through.own) && isWhole(through.other) && !through.isMirrored;

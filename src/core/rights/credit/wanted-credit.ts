@@ -35,7 +35,10 @@ export interface WantedCredit {
 export function wantedCredit(
   fields: PictureFields,
   terms: Terms | null,
-  { creditsAlways, changes }: { readonly creditsAlways: boolean; readonly changes: readonly Modification[] },
+  {
+    creditsAlways,
+    changes,
+  }: { readonly creditsAlways: boolean; readonly changes: () => readonly Modification[] },
 ): WantedCredit | null {
   const named = fields.creator && fields.creator.length > 0 ? fields.creator : null;
   const creators = named ?? (fields.holder ? [fields.holder] : []);
@@ -48,7 +51,7 @@ export function wantedCredit(
     const { commons } = terms;
     const by = creators.length > 0 ? ` by ${creators.join(', ')}` : '';
     return {
-      ...{ creators, licence: commons, line: null, title, own, isChanged: changes.length > 0 },
+      ...{ creators, licence: commons, line: null, title, own, isChanged: changes().length > 0 },
       source: fields.source && /^https?:\/\//iu.test(fields.source) ? fields.source : null,
       words: `${title === null ? 'Photo' : `“${title}”`}${by}, ${commonsName(commons)}`,
     };

@@ -48,13 +48,10 @@ export async function storedRenditions(
     family.members.push({ id: row.sha256, isMaster: row.is_master, link: row.link });
     families.set(row.picture_id, row.is_master ? { ...family, master: row.sha256 } : family);
   }
-  const prints = recentPrints(storedPrint);
   return renditionsOf([...families.values()], {
     addressesOf: (id) => byId.get(id)?.paths ?? [],
-    versionOf: (id) => {
-      const { widthPx = 1, heightPx = 1 } = byId.get(id) ?? {};
-      return { ...prints(id), widthPx, heightPx };
-    },
+    sizeOf: (id) => byId.get(id) ?? { widthPx: 1, heightPx: 1 },
+    looksOf: recentPrints(storedPrint),
     isNamed: (address) => records.names(address),
   });
 }

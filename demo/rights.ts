@@ -1,0 +1,48 @@
+/** What the school has written down of its pictures' rights; all names are made up. Much is not written down, as everywhere. */
+import type { RightsRecord } from '@/core/rights/records';
+
+/** A record as its line in a file says it: days as YYYY-MM-DD. */
+type Written = { readonly record: RightsRecord['record'] } & Readonly<Record<string, unknown>>;
+
+const OWN_FOLDERS = ['img/*', 'lessons/img/*', 'tutors/img/*', 'choirs/img/*', 'concerts/img/*', 'join/img/*', 'house/**', 'library/img/*', 'courses/img/*', 'news/2024/img/*', 'news/2025/img/*', 'news/2026/img/*']; // prettier-ignore
+
+export const RIGHTS: readonly Written[] = [
+  { record: 'site', host: 'www.ferndrake.example' },
+  { record: 'section', pattern: 'lessons/**', purpose: 'teaching' },
+  { record: 'section', pattern: 'news/**', purpose: 'news' },
+  { record: 'section', pattern: 'cafe/**', purpose: 'selling', commercial: true },
+  { record: 'section', pattern: 'courses/**', purpose: 'selling', commercial: true },
+  // What the school's own people took.
+  { record: 'picture', files: OWN_FOLDERS, licence: 'own-work', holder: 'Ferndrake Community Music School' },
+  { record: 'picture', files: ['favicon.png', 'img/logo.png'], title: 'Our sign', people: 'none' },
+  // Bought for the concerts of one season; the contract ended in the summer.
+  {
+    ...{ record: 'licence', id: 'own:brightline', name: 'Brightline, one season', purposes: ['general', 'news'] },
+    ...{ commercial: false, modify: true, credit: true, line: 'Pia Sundorn / Brightline' },
+    ...{ sites: ['www.ferndrake.example'], from: '2025-09-01', until: '2026-08-31' },
+  },
+  { record: 'picture', files: ['img/choir-winter-960.jpg'], title: 'The winter concert', creator: ['Pia Sundorn'], holder: 'Brightline', licence: 'own:brightline' },
+  // A volunteer wants to be named, and is on one page of two.
+  { record: 'licence', id: 'own:volunteers', name: 'Volunteers’ pictures', credit: true },
+  { record: 'picture', files: ['img/violin-bench.jpg'], title: 'A violin on the bench', creator: ['Maud Kestle'], licence: 'own:volunteers' },
+  { record: 'picture', files: ['join/img/bench-dial.jpg', 'join/img/bench-ring.jpg', 'join/img/bench-cross.jpg'], creator: ['Enid Farrow'], licence: 'own:volunteers' },
+  // Found in an open archive: no changes, and the list of lessons shows a square cut out of it.
+  { record: 'picture', files: ['img/cello-lesson.jpg'], title: 'A first lesson', creator: ['Orrin Vale'], source: 'https://archive.example/orrin-vale/lesson', licence: 'CC-BY-ND-4.0' },
+  // Nothing commercial: the café's page sells.
+  { record: 'picture', files: ['img/cafe-cup.jpg'], title: 'A cup on the counter', creator: ['Lena Tross'], source: 'https://archive.example/lena-tross/cup', licence: 'CC-BY-NC-4.0' },
+  { record: 'picture', files: ['img/facade-2016-1600.jpg'], title: 'The old fire station', people: 'none' },
+  // Lent by a neighbour until the new year.
+  { record: 'picture', files: ['img/river-door.jpg'], title: 'The back door', holder: 'Jory Pell', people: 'none', until: '2026-12-31' },
+  // People: numbers stand for families, whose names are in the office.
+  { record: 'shows', files: ['img/young-choir.jpg'], people: ['family 17', 'family 21', 'family 22'] },
+  { record: 'person', id: 'family 17', releases: [{ from: '2025-09-01', until: '2027-08-31', withdrawn: '2026-10-05' }] },
+  { record: 'person', id: 'family 21', releases: [{ from: '2026-09-01', until: '2027-08-31' }] },
+  { record: 'person', id: 'family 22', releases: [{ from: '2026-09-01', until: '2027-08-31' }] },
+  { record: 'shows', files: ['lessons/img/viola-term1.jpg'], people: ['family 9'] },
+  { record: 'person', id: 'family 9', releases: [{ purposes: ['teaching'], from: '2025-09-01', until: '2026-08-31' }] },
+  { record: 'shows', files: ['lessons/img/harp-term1.jpg'], people: ['family 30'] },
+  { record: 'person', id: 'family 30', releases: [{ purposes: ['teaching'], from: '2026-09-01', until: '2027-08-31' }] },
+  { record: 'shows', files: ['tutors/img/marrable.jpg'], people: ['tutor 3'] },
+  { record: 'person', id: 'tutor 3', releases: [{}] },
+  { record: 'picture', files: ['img/guitar-group.jpg'], people: 'some' },
+]; // prettier-ignore
