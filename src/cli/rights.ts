@@ -18,7 +18,7 @@ import { placementRow } from '@/server/reading/placement-row';
 import { readCredits } from '@/server/reading/read-credits';
 import { fileFinder, pageFinder } from '@/server/reading/rights-addresses';
 import { sourceShelf } from '@/server/reading/source-shelf';
-import { readRecords } from '@/server/work/rights/read-records';
+import { readRecords } from '@/server/reading/read-records';
 import { isWebAddress, openSite, type SiteOptions } from './open-site';
 import { readPicturesOf } from './picture-folder';
 import { PrintShelf } from './print-shelf';

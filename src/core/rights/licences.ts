@@ -96,13 +96,6 @@ export function commonsName({ by, conditions, version, port }: CommonsLicence): 
   return `CC ${parts.join('-')} ${version}${port === null ? '' : ` ${port.toUpperCase()}`}`;
 }
 
-/** The address of a licence's deed. */
-export function deedOf({ by, conditions, version, port }: CommonsLicence): string {
-  const order = version === '1.0' ? (['nd', 'nc', 'sa'] as const) : (['nc', 'nd', 'sa'] as const);
-  const code = [...(by ? ['by'] : []), ...order.filter((one) => conditions.has(one))].join('-');
-  return `https://creativecommons.org/licenses/${code}/${version}/${port === null ? '' : `${port}/`}`;
-}
-
 /** What the organisation's own record of a licence says. */
 export function ownTerms(record: LicenceRecord): Terms {
   return {

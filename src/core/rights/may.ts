@@ -12,7 +12,7 @@ import { hostOf, type CoveredPicture, type FileAddress, type RecordIndex } from 
 export type Verdict = 'yes' | 'no' | 'unknown';
 
 /** What makes the answer `no`. */
-export type NoCode =
+type NoCode =
   | ReleaseCode
   | 'licence-ended'
   | 'licence-not-yet'
@@ -23,7 +23,7 @@ export type NoCode =
   | 'credit-missing';
 
 /** What leaves it open. */
-export type UnknownCode = 'source-unknown' | 'licence-unknown' | 'people-unasked';
+type UnknownCode = 'source-unknown' | 'licence-unknown' | 'people-unasked';
 
 export type Code = NoCode | UnknownCode;
 

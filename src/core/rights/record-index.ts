@@ -19,7 +19,7 @@ export interface FileAddress {
 }
 
 /** How a record covers a file. */
-export type Covering = 'address' | 'family' | 'pattern';
+type Covering = 'address' | 'family' | 'pattern';
 
 /** What the records together say of a picture. */
 export interface CoveredPicture {

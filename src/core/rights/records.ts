@@ -5,7 +5,7 @@
 import type { Day } from '../dating/day';
 
 /** The site itself. */
-export interface SiteRecord {
+interface SiteRecord {
   readonly record: 'site';
   readonly host?: string | null | undefined;
   /** Addresses of its pages of picture credits, whatever these call themselves. */
@@ -86,7 +86,7 @@ export interface ShowsRecord {
 }
 
 /** Whether every picture is to be credited, whatever its licence asks for. */
-export interface CreditFormRecord {
+interface CreditFormRecord {
   readonly record: 'credit-form';
   readonly always?: boolean | null | undefined;
 }

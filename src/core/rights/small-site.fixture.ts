@@ -16,7 +16,7 @@ import type { Rendition } from './renditions';
 const SITE = siteOfFiles();
 
 /** @param files pages and style sheets by their address */
-export function pagesIn(files: Readonly<Record<string, string>>): PageOfPlaces<Placement>[] {
+function pagesIn(files: Readonly<Record<string, string>>): PageOfPlaces<Placement>[] {
   const source = (text: string) => ({ text, encoding: 'utf-8', isXml: false });
   const sheets = Object.entries(files).filter(([path]) => path.endsWith('.css'));
   const sheetOf = (path: string) => {

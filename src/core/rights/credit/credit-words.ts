@@ -25,13 +25,9 @@ const LICENCE = [
 const ADDRESSES = ['mr', 'mrs', 'ms', 'miss', 'dr', 'prof', 'professor', 'sir', 'herr', 'frau', 'mme', 'mlle', 'sr', 'sra', 'don', 'doña']; // prettier-ignore
 
 const ALL = new Set([...NOUNS, ...TIES, ...LICENCE, ...ADDRESSES]);
-const PICTURE_NOUNS = new Set(NOUNS);
 
 /** Whether a word, folded, belongs to the making of a credit, and to no name. */
 export const isCreditWord = (word: string): boolean => ALL.has(word);
-
-/** Whether a word, folded, calls a picture so. */
-export const isPictureNoun = (word: string): boolean => PICTURE_NOUNS.has(word);
 
 /** Words that add nothing to a recorded line, wherever they stand. */
 const EMPTY_IN_LINES = new Set(['photo', 'photos', 'photograph', 'photographs', 'image', 'images', 'picture', 'pictures', 'by', 'via', 'courtesy', 'c', 'copyright', 'foto', 'fotos', 'bild', 'bilder', 'photographie', 'fotografie', 'fotografía', 'imagen']); // prettier-ignore

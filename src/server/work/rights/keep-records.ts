@@ -10,7 +10,7 @@ import { rightsRecords } from '../../db/schema/rights';
 import { addJob } from '../../jobs/queue';
 import { ProblemError } from '../../problem-error';
 import { logEvent } from '../log-event';
-import { readWritten } from './read-records';
+import { readWritten } from '../../reading/read-records';
 
 /** Largest file of records that is taken, in bytes: some hundred thousand of them. */
 const MAX_RECORDS_BYTES = 30 * 1024 ** 2;

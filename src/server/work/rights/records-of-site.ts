@@ -1,7 +1,7 @@
 import type { RightsRecord } from '@/core/rights/records';
 import type { Database } from '../../db/database';
 import { ProblemError } from '../../problem-error';
-import { checkedRecord } from './read-records';
+import { checkedRecord } from '../../reading/read-records';
 
 /** A record as it is written, with what is known of who wrote it. */
 export interface WrittenRecord {

@@ -3,7 +3,7 @@ import { parse as parseCsv } from 'csv-parse/sync';
 import Joi from 'joi';
 import { dayOf, type Day } from '@/core/dating/day';
 import type { RightsRecord } from '@/core/rights/records';
-import { ProblemError } from '../../problem-error';
+import { ProblemError } from '../problem-error';
 
 const day = Joi.string()
   .pattern(/^\d{4}-\d{2}-\d{2}$/, 'a day as YYYY-MM-DD')
