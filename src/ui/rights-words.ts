@@ -25,6 +25,25 @@ export const CODE_NAME: Readonly<Record<Code, string>> = {
   'people-unasked': 'people on it were not asked, or it is not recorded',
 };
 
+/** The same, as short as a filter is. */
+export const CODE_CHIP: Readonly<Record<Code, string>> = {
+  'release-withdrawn': 'release withdrawn',
+  'release-none': 'no release',
+  'release-purpose': 'release for other purposes',
+  'release-not-yet': 'release not yet',
+  'release-ended': 'release ended',
+  'licence-ended': 'licence ended',
+  'licence-not-yet': 'licence not yet',
+  'licence-purpose': 'licence for other purposes',
+  'licence-noncommercial': 'not commercial',
+  'licence-noderivatives': 'no changes',
+  'licence-site': 'other sites',
+  'credit-missing': 'credit',
+  'source-unknown': 'source not recorded',
+  'licence-unknown': 'licence not known',
+  'people-unasked': 'people not asked',
+};
+
 export const CODES = Object.keys(CODE_NAME) as Code[];
 
 /** The reasoning as somebody may read it who does not keep the releases: who a person is stays out of it. */

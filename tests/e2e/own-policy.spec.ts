@@ -15,6 +15,7 @@ test('Ibidem’s own screens run no script but their own, and are whole without 
     'pictures',
     'errata',
     'text-desk',
+    'rights',
     'files',
     'subjects',
     'editions',

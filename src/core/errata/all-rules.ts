@@ -59,6 +59,21 @@ import { cameraName } from './rules/file/camera-name';
 import { duplicate } from './rules/file/duplicate';
 import { sideways } from './rules/file/sideways';
 import { unused } from './rules/file/unused';
+import { sourceUnknown } from './rules/rights/source-unknown';
+import { licenceUnknown } from './rules/rights/licence-unknown';
+import { licenceEnded } from './rules/rights/licence-ended';
+import { purpose } from './rules/rights/purpose';
+import { nonCommercial } from './rules/rights/non-commercial';
+import { noDerivatives } from './rules/rights/no-derivatives';
+import { otherSite } from './rules/rights/other-site';
+import { creditNotShown } from './rules/rights/credit-missing';
+import { releaseNone } from './rules/rights/release-none';
+import { releaseWithdrawn } from './rules/rights/release-withdrawn';
+import { releaseEnded } from './rules/rights/release-ended';
+import { releasePurpose } from './rules/rights/release-purpose';
+import { peopleUnasked } from './rules/rights/people-unasked';
+import { endsSoon } from './rules/rights/ends-soon';
+import { creditIncomplete } from './rules/rights/credit-incomplete';
 import type { FileRule, Rule, RuleText } from './rule';
 
 /** Rules of places on pages. */
@@ -122,6 +137,21 @@ export const RULES: readonly Rule[] = [
   cameraName,
   duplicate,
   sideways,
+  sourceUnknown,
+  licenceUnknown,
+  licenceEnded,
+  purpose,
+  nonCommercial,
+  noDerivatives,
+  otherSite,
+  creditNotShown,
+  releaseNone,
+  releaseWithdrawn,
+  releaseEnded,
+  releasePurpose,
+  peopleUnasked,
+  endsSoon,
+  creditIncomplete,
 ];
 
 /** Rules of files as such. */

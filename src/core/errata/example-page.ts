@@ -14,6 +14,7 @@ export function examplePage({
   language = 'en',
   files = {},
   before,
+  rights,
   people = [],
   today = TODAY,
 }: Example): PageToCheck {
@@ -30,6 +31,7 @@ export function examplePage({
   const placements = placementsToCheck(reading.placements).map((place) => ({
     ...place,
     before: before ?? null,
+    rights: rights ?? null,
   }));
   const paths = [...new Set(placements.flatMap(({ filePath }) => filePath ?? []))];
   return {

@@ -7,6 +7,8 @@ import type { PictureKind } from '../dating/shelf-life';
 import type { PlacementKind } from '../markup/kinds/kind';
 import type { Placement } from '../markup/placement';
 import type { Quarters } from '../picture/turned';
+import type { FoundCredit } from '../rights/credit/find-credit';
+import type { Code, Step } from '../rights/may';
 
 /** What rules read of a place as it was read. */
 type ReadPlace = Pick<
@@ -24,6 +26,15 @@ export interface PlaceBefore {
   readonly caption: string | null;
 }
 
+/** What was answered of the rights of a place. */
+export interface PlaceRights {
+  readonly because: readonly Code[];
+  /** The first day on which the picture may not stand there; `null` where none is known, or it may not already. */
+  readonly until: Day | null;
+  readonly credit: Pick<FoundCredit, 'wanted' | 'found' | 'missing'>;
+  readonly chain: readonly Step[];
+}
+
 /** One place of a page. */
 export interface PlacementToCheck extends ReadPlace {
   /** Where its element stands in the structure of the page. */
@@ -32,6 +43,8 @@ export interface PlacementToCheck extends ReadPlace {
   readonly bearsWords: boolean;
   /** What stood there until a survey found another picture; `null` where it never was another, or nobody knows. */
   readonly before: PlaceBefore | null;
+  /** `null` where nothing is recorded of rights on the site. */
+  readonly rights: PlaceRights | null;
   /** Path of the file within the site; `null` for what lies elsewhere. */
   readonly filePath: string | null;
   /** Address of what lies elsewhere. */
@@ -153,6 +166,7 @@ export function placementsToCheck(placements: readonly Placement[]): PlacementTo
   const all = placements.map(({ address, ...placement }) => ({
     ...placement,
     before: null,
+    rights: null,
     element: elementOfSpot(placement.thread),
     filePath: address.kind === 'site' ? address.path : null,
     url: address.kind === 'elsewhere' ? address.url : null,

@@ -45,6 +45,7 @@ function exampleText({
   language,
   files = {},
   before,
+  rights,
   people,
   today,
 }: Example): string {
@@ -58,6 +59,7 @@ function exampleText({
           `until survey ${before.survey} \`${before.path}\` stood there, with ${JSON.stringify({ alt: before.alt, caption: before.caption })}`,
         ]
       : []),
+    ...(rights ? [`what was answered of its rights is ${JSON.stringify(rights)}`] : []),
     ...(people ? [`people known on the site: ${people.join(', ')}`] : []),
     ...(known.length > 0 ? [`known of the files: ${known.join('; ')}`] : []),
   ];

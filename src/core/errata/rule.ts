@@ -1,6 +1,6 @@
 /** What a rule of the errata is: what it reads, when it speaks, and what it says. */
 import type { AltBranch } from './alt-branch';
-import type { PageToCheck, PictureFacts, PlaceBefore, PlacementToCheck } from './page-to-check';
+import type { PageToCheck, PictureFacts, PlaceBefore, PlaceRights, PlacementToCheck } from './page-to-check';
 
 /** How much it matters: `must` hinders readers or breaks a standard, `should` misleads or ages, `note` is worth knowing. */
 export type Degree = 'must' | 'should' | 'note';
@@ -47,6 +47,8 @@ export interface Example {
   readonly files?: Readonly<Record<string, Partial<PictureFacts>>>;
   /** What stood at its places before, when they showed another picture. */
   readonly before?: PlaceBefore;
+  /** What was answered of its places’ rights; nothing where it is left out. */
+  readonly rights?: PlaceRights;
   /** Names of the people that pictures of the site are known to show. */
   readonly people?: readonly string[];
   /** Today, where it matters: an ISO day. */

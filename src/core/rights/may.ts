@@ -155,7 +155,7 @@ function reasonsOn(asked: Asked, day: Day): Reason[] {
       sentence:
         wanted === null
           ? 'It has to be credited, and the records do not say to whom.'
-          : `The credit “${wanted}” is not found with it.`,
+          : `Not found with it: ${wanted}.`,
     });
   return reasons;
 }

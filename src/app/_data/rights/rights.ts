@@ -12,8 +12,8 @@ export interface RightsSummary {
   readonly isAnswering: boolean;
   /** Pictures by the worst answer of their places. */
   readonly pictures: Readonly<Record<Verdict, number>>;
-  /** Pictures by what stands against them, or is not known. */
-  readonly codes: Readonly<Partial<Record<Code, number>>>;
+  /** Of the pictures with each answer, how many have each reason in one of their places. */
+  readonly codes: Readonly<Record<Verdict, Readonly<Partial<Record<Code, number>>>>>;
   /** Records by their kind. */
   readonly records: Readonly<Record<string, number>>;
 }
@@ -38,8 +38,10 @@ export async function rightsSummary(siteId: number): Promise<RightsSummary> {
       `select may, count(*)::int as count from (select ${WORST} as may from (${BY_PICTURE}) a group by picture) w group by may`,
       [siteId],
     ),
-    pool.query<{ code: Code; count: number }>(
-      `select code, count(distinct picture)::int as count from (${BY_PICTURE}) a, jsonb_array_elements_text(because) as code group by code`,
+    pool.query<{ may: Verdict; code: Code; count: number }>(
+      `with answered as (${BY_PICTURE}), judged as (select picture, ${WORST} as may from answered group by picture)
+       select j.may, code, count(distinct a.picture)::int as count
+       from answered a join judged j on j.picture = a.picture, jsonb_array_elements_text(a.because) as code group by 1, 2`,
       [siteId],
     ),
     pool.query<{ kind: string; count: number }>(
@@ -48,11 +50,15 @@ export async function rightsSummary(siteId: number): Promise<RightsSummary> {
     ),
   ]);
   const ofVerdict = (verdict: Verdict) => pictures.rows.find(({ may }) => may === verdict)?.count ?? 0;
+  const ofCodes = (verdict: Verdict) =>
+    Object.fromEntries(
+      codes.rows.flatMap(({ may, code, count }) => (may === verdict ? [[code, count]] : [])),
+    );
   return {
     answeredAt: states.rows[0]?.answered_at ?? null,
     isAnswering: states.rows[0]?.is_answering ?? false,
     pictures: { no: ofVerdict('no'), unknown: ofVerdict('unknown'), yes: ofVerdict('yes') },
-    codes: Object.fromEntries(codes.rows.map(({ code, count }) => [code, count])),
+    codes: { no: ofCodes('no'), unknown: ofCodes('unknown'), yes: {} },
     records: Object.fromEntries(records.rows.map(({ kind, count }) => [kind, count])),
   };
 }

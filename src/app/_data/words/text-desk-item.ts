@@ -122,7 +122,13 @@ export async function deskItem(site: Site, key: string): Promise<DeskItem | null
     places: laidOut.map(({ ids, pages, one, row, neighbours }) => ({
       ...{ ids, pages, page: one.page, place: row, neighbours, gathered: one.gathered },
       takes: takesWords(one.words),
-      branch: altBranch({ ...row, element: elementOfSpot(row.spot), bearsWords: true, before: null }),
+      branch: altBranch({
+        ...row,
+        element: elementOfSpot(row.spot),
+        bearsWords: true,
+        before: null,
+        rights: null,
+      }),
       drafts: drafts.get(row.placementId) ?? [],
       findings: findings.filter(({ placementId }) => placementId === row.placementId),
     })),
@@ -249,7 +255,9 @@ async function withContext(siteId: number, alike: readonly Alike[]) {
   const onPages = await placesOfPages(database(), siteId, pages);
   return alike.flatMap((group) => {
     const rows = onPages.get(group.one.page.path) ?? [];
-    const all = withBearers(rows.map((row) => ({ ...row, element: elementOfSpot(row.spot), before: null })));
+    const all = withBearers(
+      rows.map((row) => ({ ...row, element: elementOfSpot(row.spot), before: null, rights: null })),
+    );
     const row = all.find(({ placementId }) => placementId === group.one.id);
     return row ? [{ ...group, row, neighbours: neighboursOf(row, all) }] : [];
   });

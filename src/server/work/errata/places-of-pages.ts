@@ -14,9 +14,12 @@ export async function placesOfPages(
   paths: readonly string[],
 ): Promise<Map<string, PlaceRow[]>> {
   const { rows } = await pool.query<PlaceRow & { page: string }>(
-    `select page_path as page, id::float8 as "placementId", kind, source_path as source, line, "column", thread, spot, raw, file_path as "filePath",
-       url, alt, name, caption, link, decorative, hidden, dormant, context, declared
-     from placements where site_id = $1 and until_survey is null and page_path = any($2::text[]) order by page_path, ordinal`,
+    `select p.page_path as page, p.id::float8 as "placementId", kind, source_path as source, line, "column", thread, spot, raw, p.file_path as "filePath",
+       url, alt, name, caption, link, decorative, hidden, dormant, context, declared,
+       case when a.placement_id is null then null
+         else jsonb_build_object('because', a.because, 'until', a.until, 'credit', a.credit, 'chain', a.chain) end as rights
+     from placements p left join rights_answers a on a.placement_id = p.id
+     where p.site_id = $1 and until_survey is null and p.page_path = any($2::text[]) order by p.page_path, ordinal`,
     [siteId, paths],
   );
   const byPage = new Map<string, PlaceRow[]>();

@@ -19,6 +19,8 @@ import type { ReadingRules } from '../../reading/read-batch';
 import { readCredits } from '../../reading/read-credits';
 import { fileFinder, pageFinder } from '../../reading/rights-addresses';
 import { sourceShelf } from '../../reading/source-shelf';
+import { checkSite } from '../errata/check-site';
+import { IN_TURN } from '../errata/pages-to-check';
 import { openConnection, rulesOf } from '../sites/site-connection';
 import { recordsOf } from './records-of-site';
 import { storedRenditions } from './stored-renditions';
@@ -47,6 +49,7 @@ export async function answerRights(
       ? []
       : await answered(db, site, new RecordIndex(written, hostOf(site)), { day, turn });
   await asOne(db, async ({ pool }) => {
+    const before = await answersByPage(pool, siteId);
     await pool.query('delete from rights_answers where site_id = $1', [siteId]);
     for (let from = 0; from < rows.length; from += BATCH)
       await insertRows(pool, rightsAnswers, rows.slice(from, from + BATCH));
@@ -55,7 +58,29 @@ export async function answerRights(
        on conflict (site_id) do update set asked_on = excluded.asked_on, answered_at = now()`,
       [siteId, day],
     );
+    const after = await answersByPage(pool, siteId);
+    const changed = [...new Set([...before.keys(), ...after.keys()])].filter(
+      (path) => before.get(path) !== after.get(path),
+    );
+    // What ends soon speaks on another day with the same answers.
+    const ending = [...new Set(rows.flatMap(({ until, pagePath }) => (until ? [pagePath] : [])))];
+    await pool.query(
+      `update pages set checked_in = null where id in (
+         select id from pages where site_id = $1 and path = any($2::text[]) ${IN_TURN})`,
+      [siteId, [...changed, ...ending]],
+    );
   });
+  await checkSite(db, siteId, now, turn);
+}
+
+/** What of the answers errata rest on, as a digest a page. */
+async function answersByPage(pool: Database['pool'], siteId: number): Promise<Map<string, string>> {
+  const { rows } = await pool.query<{ page_path: string; digest: string }>(
+    `select page_path, md5(string_agg(concat_ws('|', placement_id, because, until, credit, chain), ',' order by placement_id)) as digest
+     from rights_answers where site_id = $1 group by page_path`,
+    [siteId],
+  );
+  return new Map(rows.map(({ page_path: path, digest }) => [path, digest]));
 }
 
 type Site = typeof sites.$inferSelect;

@@ -15,7 +15,7 @@ import { Chip } from '@/ui/chip';
 import { Choices } from '@/ui/choices';
 import { Empty } from '@/ui/empty';
 import { Pager } from '@/ui/pager';
-import { CODE_NAME, CODES, VERDICT_NAME } from '@/ui/rights-words';
+import { CODE_CHIP, CODES, VERDICT_NAME } from '@/ui/rights-words';
 import { Endings } from './endings';
 import { RecordsForm } from './records-form';
 import { RightsLine } from './rights-line';
@@ -87,8 +87,9 @@ interface ListedProps {
 
 async function Listed({ site, verdict, code, sheet, summary, root }: ListedProps) {
   const rows = await listRights(site.id, { verdict, code, sheet });
-  const reasons = CODES.filter((one) => (summary.codes[one] ?? 0) > 0 && isReasonFor(one, verdict));
-  const total = summary.pictures[verdict];
+  const counts = summary.codes[verdict];
+  const reasons = CODES.filter((one) => (counts[one] ?? 0) > 0);
+  const total = code === null ? summary.pictures[verdict] : (counts[code] ?? 0);
   return (
     <>
       {summary.isAnswering ? (
@@ -106,8 +107,8 @@ async function Listed({ site, verdict, code, sheet, summary, root }: ListedProps
               key={one}
               href={hrefWith(root, { may: verdict, because: one === code ? null : one })}
               isChosen={one === code}
-              label={CODE_NAME[one]}
-              count={summary.codes[one]}
+              label={CODE_CHIP[one]}
+              count={counts[one]}
             />
           ))}
         </p>
@@ -128,17 +129,11 @@ async function Listed({ site, verdict, code, sheet, summary, root }: ListedProps
           ))}
         </ul>
       )}
-      {code === null ? (
-        <Pager
-          sheet={sheet}
-          sheets={Math.max(1, Math.ceil(total / RIGHTS_A_SHEET))}
-          hrefOf={(to) => hrefWith(root, { may: verdict, sheet: to })}
-        />
-      ) : null}
+      <Pager
+        sheet={sheet}
+        sheets={Math.max(1, Math.ceil(total / RIGHTS_A_SHEET))}
+        hrefOf={(to) => hrefWith(root, { may: verdict, because: code, sheet: to })}
+      />
     </>
   );
 }
-
-const OPEN: readonly Code[] = ['source-unknown', 'licence-unknown', 'people-unasked'];
-const isReasonFor = (code: Code, verdict: Verdict): boolean =>
-  verdict === 'yes' ? false : verdict === 'no' || OPEN.includes(code);

@@ -14,6 +14,7 @@ export const metadata = { title: 'Rules' };
 const GROUPS = [
   ['alt', 'Alt texts'],
   ['caption', 'Captions'],
+  ['rights', 'Rights'],
   ['fresh', 'Age'],
   ['file', 'Files'],
 ] as const;

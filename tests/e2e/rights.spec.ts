@@ -1,0 +1,78 @@
+import { expect, test } from '@playwright/test';
+import { expectAccessible, look } from './look';
+import { SCHOOL, signInAs } from './sign-in';
+
+const rights = `${SCHOOL}/rights`;
+
+test('every place is answered, with its reasons; a record of one picture changes what follows from it', async ({
+  page,
+}) => {
+  test.setTimeout(600_000);
+  await signInAs(page, 'Maud Kestle');
+  await expect(async () => {
+    await page.goto(rights);
+    await expect(page.getByRole('link', { name: /^May not stand [1-9]/ })).toBeVisible({ timeout: 3000 });
+  }).toPass({ timeout: 480_000 });
+  const choir = page.getByRole('listitem').filter({ hasText: 'img/young-choir.jpg' });
+  await expect(choir.getByText('A release was withdrawn')).toBeVisible();
+  const lesson = page.getByRole('listitem').filter({ hasText: 'img/cello-lesson.jpg' });
+  await expect(lesson.getByText('Its licence allows no changes, and it was changed')).toBeVisible();
+  await expect(page.getByRole('row').filter({ hasText: '2027-01-01' })).toContainText('river-door.jpg');
+  await look(page, 'rights');
+  await expectAccessible(page);
+
+  await page.getByRole('link', { name: 'release withdrawn 1' }).click();
+  await expect(page.getByText('img/cello-lesson.jpg')).toHaveCount(0);
+  await page.getByRole('link', { name: 'young-choir.jpg' }).click();
+  await page.getByText('Why').first().click();
+  await expect(page.getByText('family 17’s release was withdrawn on 2026-10-05.').first()).toBeVisible();
+  await look(page, 'rights-of-picture');
+  await expectAccessible(page);
+
+  await page.goto(`${SCHOOL}/errata?rule=rights%2Frelease-withdrawn`);
+  await expect(page.getByText('The release of somebody on it was withdrawn.').first()).toBeVisible();
+
+  await page.goto(`${rights}?may=unknown`);
+  await page.getByRole('link', { name: 'guitar-group.jpg' }).click();
+  await page.getByText('Record where it comes from').click();
+  await page.getByLabel('Last day it may be shown').fill('2026-11-01');
+  await page.getByLabel('People on it').selectOption('nobody can be recognised');
+  await page.getByRole('button', { name: 'Record', exact: true }).click();
+  await expect(page.getByText('Recorded; the answers follow')).toBeVisible();
+  await expect(async () => {
+    await page.reload();
+    await expect(page.getByText(/May not stand: its licence has ended/)).toBeVisible({ timeout: 3000 });
+  }).toPass();
+});
+
+test('records come in and go out by the maintainer alone; what can’t be read is named by its line', async ({
+  page,
+}) => {
+  await signInAs(page, 'Maud Kestle');
+  await page.goto(rights);
+  const form = page.getByRole('form', { name: 'Bring in records' });
+  const file = form.getByLabel('File of records: JSON lines or CSV');
+  const bad =
+    '{"record":"site","host":"www.ferndrake.example"}\n{"record":"picture","files":["a.jpg"],"until":"31.12.2026"}';
+  await file.setInputFiles({ name: 'bad.jsonl', mimeType: 'application/jsonl', buffer: Buffer.from(bad) });
+  await form.getByRole('button', { name: 'Bring in' }).click();
+  await expect(form.getByText(/Line 2 can’t be read/)).toBeVisible();
+  await look(page, 'rights-unreadable');
+  const csv = 'record,files,licence,holder\npicture,news/pics/*,own-work,Ferndrake Community Music School\n';
+  await file.setInputFiles({ name: 'old-news.csv', mimeType: 'text/csv', buffer: Buffer.from(csv) });
+  await form.getByRole('button', { name: 'Bring in' }).click();
+  await expect(form.getByText('1 record taken over')).toBeVisible();
+  const out = await page.request.get(`${rights}/records`);
+  expect(out.status()).toBe(200);
+  expect(await out.text()).toContain('"news/pics/*"');
+
+  await signInAs(page, 'Pell Arden');
+  await page.goto(rights);
+  await expect(page.getByText('The maintainer brings them in.')).toBeVisible();
+  expect((await page.request.get(`${rights}/records`)).status()).toBe(403);
+  await page.goto(`${rights}?may=no`);
+  await page.getByRole('link', { name: 'young-choir.jpg' }).click();
+  await page.getByText('Why').first().click();
+  await expect(page.getByText('A release was withdrawn.').first()).toBeVisible();
+  await expect(page.getByText('family 17')).toHaveCount(0);
+});
