@@ -1,6 +1,6 @@
 /**
  * `npm run bench [FOLDER …]`: a JSON line a measure. Folders are sites that nobody here wrote, read beside our own.
- * `BENCH=crawling` (or reading, swapping, surveying, errata, pictures, families, faults, alternatives) measures that alone.
+ * `BENCH=crawling` (or reading, swapping, surveying, errata, pictures, families, rights, faults, alternatives) measures that alone.
  */
 import { benchAlternatives } from './alternatives';
 import { benchCrawling } from './crawling';
@@ -10,6 +10,7 @@ import { benchFamilies } from './families';
 import { benchPictures } from './pictures';
 import { benchReading } from './reading';
 import { benchSurveying } from './surveying';
+import { benchRights } from './rights';
 import { summary } from './measure';
 import { benchSwapping } from './swapping';
 
@@ -22,6 +23,7 @@ const measures = {
   errata: benchErrata,
   pictures: () => benchPictures(process.argv.slice(2)),
   families: () => benchFamilies(process.argv.slice(2)),
+  rights: benchRights,
   faults: benchFaults,
   alternatives: () => benchAlternatives(process.argv.slice(2)),
 };

@@ -92,6 +92,19 @@ it('takes all records of a file over, or none, and only from the maintainer', as
   ]);
 });
 
+it('lists what stands against them among the errata, without saying who', async () => {
+  const { rows } = await held.db.pool.query<{ page_path: string; rule: string; evidence: string }>(
+    "select page_path, rule, evidence from errata where site_id = $1 and rule like 'rights/%' order by page_path, rule",
+    [siteId],
+  );
+  expect(rows.map(({ page_path: page, rule }) => `${page} ${rule}`)).toEqual([
+    ...['index.html rights/credit-incomplete', 'index.html rights/credit-missing'],
+    ...['index.html rights/no-derivatives', 'index.html rights/release-purpose'],
+    ...['lessons/index.html rights/ends-soon', 'lessons/index.html rights/source-unknown'],
+  ]);
+  expect(rows.some(({ evidence }) => evidence.includes('p17'))).toBe(false);
+});
+
 it('says on which day a place will have to be empty', async () => {
   const { rows } = await held.db.pool.query<Row>(
     "select until from rights_answers where site_id = $1 and page_path like 'lessons%' and until is not null",

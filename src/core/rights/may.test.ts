@@ -80,6 +80,7 @@ it.each<[string, readonly RightsRecord[], Asked, string]>([
   ['a crop that its record names', [picture({ licence: 'CC-BY-ND-4.0' }, ['img/hall.jpg', 'img/crop.jpg'])], CROP, 'yes'],
   ['a crop covered by a pattern', [picture({ licence: 'CC-BY-ND-4.0' }, ['img/*'])], CROP, 'no licence-noderivatives'],
   ['this site', [{ record: 'site', host: 'WWW.Ferndrake.example' }, { ...BRIGHT, sites: ['www.ferndrake.example'] }, picture({ licence: 'own:bright' })], {}, 'yes'],
+  ['an address with the site’s own host', [{ record: 'site', host: 'www.ferndrake.example' }, picture({ licence: 'own-work' }, ['https://www.ferndrake.example/img/hall.jpg'])], {}, 'yes'],
   ['another site', [{ record: 'site', host: 'www.ferndrake.example' }, { ...BRIGHT, sites: ['festival.example'] }, picture({ licence: 'own:bright' })], {}, 'no licence-site'],
   ['people, nobody named', [OWN, picture({ people: 'some' })], {}, 'unknown people-unasked'],
   ['nobody can be recognised', [OWN, picture({ people: 'none' })], {}, 'yes'],

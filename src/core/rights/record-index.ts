@@ -134,24 +134,27 @@ export class RecordIndex {
    * @param knownHost the site's host where no record says it
    */
   constructor(records: readonly RightsRecord[], knownHost: string | null = null) {
-    let host = knownHost;
+    const host = recordedHost(records) ?? knownHost;
+    const own = <R extends { readonly files: readonly string[] }>(record: R): R => ({
+      ...record,
+      files: record.files.map((entry) => withinSite(entry, host)),
+    });
     const creditPages = new Set<string>();
     let always = false;
     const licences = new Map<string, LicenceRecord>();
     for (const record of records) {
       switch (record.record) {
         case 'site':
-          host = record.host === undefined ? host : record.host === null ? null : hostOf(record.host);
           for (const page of record.credits ?? []) creditPages.add(page);
           break;
         case 'section':
           this.sections.push({ ...record, matches: matcherOf(asPattern(record.pattern)) });
           break;
         case 'picture':
-          this.pictures.add(record);
+          this.pictures.add(own(record));
           break;
         case 'shows':
-          this.shows.add(record);
+          this.shows.add(own(record));
           break;
         case 'licence': {
           const id = record.id.trim().toLowerCase();
@@ -237,6 +240,18 @@ export class RecordIndex {
     if (!best) return GENERAL;
     return { purpose: best.purpose ?? GENERAL.purpose, isCommercial: best.commercial === true };
   }
+}
+
+/** The host that the last record names which says one; `null` where none does. */
+function recordedHost(records: readonly RightsRecord[]): string | null {
+  const said = records.flatMap((one) => (one.record === 'site' && one.host ? [one.host] : []));
+  return said.length > 0 ? hostOf(said[said.length - 1] as string) : null;
+}
+
+/** An entry that is written with the site's own host is an address within the site. */
+function withinSite(entry: string, host: string | null): string {
+  const path = /^https?:\/\/[^/]+\/(.*)$/isu.exec(entry)?.[1];
+  return path !== undefined && host !== null && hostOf(entry) === host ? path : entry;
 }
 
 /** A folder stands for all that lies in it. */

@@ -11,12 +11,11 @@ import { answerSite, type AnsweredPlace, type PageOfPlaces } from './answer-site
 import { readPageCredits } from './credit/read-page-credits';
 import { RecordIndex } from './record-index';
 import type { RightsRecord } from './records';
-import type { Rendition } from './renditions';
 
 const SITE = siteOfFiles();
 
 /** @param files pages and style sheets by their address */
-function pagesIn(files: Readonly<Record<string, string>>): PageOfPlaces<Placement>[] {
+export function pagesIn(files: Readonly<Record<string, string>>): PageOfPlaces<Placement>[] {
   const source = (text: string) => ({ text, encoding: 'utf-8', isXml: false });
   const sheets = Object.entries(files).filter(([path]) => path.endsWith('.css'));
   const sheetOf = (path: string) => {
@@ -42,15 +41,22 @@ export function answersIn(
   files: Readonly<Record<string, string>>,
   records: readonly RightsRecord[],
   day: Day,
-  renditions: ReadonlyMap<string, Rendition> = new Map(),
 ): AnsweredPlace<Placement>[] {
-  const pages = pagesIn(files);
+  return answersOn(pagesIn(files), new RecordIndex(records), day);
+}
+
+/** Asks about all placements of pages that were read; every file is a picture of its own. */
+export function answersOn(
+  pages: readonly PageOfPlaces<Placement>[],
+  records: RecordIndex,
+  day: Day,
+): AnsweredPlace<Placement>[] {
   const byName = new Map(pages.map(({ address }) => [pageName(address, SITE), address]));
   const site = {
-    records: new RecordIndex(records),
+    records,
     fileOf: ({ address }: Placement) =>
       address.kind === 'site' ? address.path : address.kind === 'elsewhere' ? address.url : null,
-    renditionOf: (address: string) => renditions.get(address),
+    renditionOf: () => undefined,
     pageOf: (url: string) =>
       resolveAddress(url, url, SITE).kind === 'site' ? (byName.get(pagePathOf(url, SITE)) ?? null) : null,
   };

@@ -285,6 +285,21 @@ const SECOND: CreditCase[] = [
   { name: 'second: line with accents left out', html: BY('Zoe Muller / Brightline'), found: true, fields: BRIGHT, records: [OWN('Zoë Müller / Brightline')] },
   { name: 'second: line over two blocks', html: `${IMG}<p>Ann Lee</p><p>Brightline</p>`, found: false, fields: BRIGHT, records: [OWN('Ann Lee / Brightline')] },
   { name: 'second: line over a break', html: `${IMG}<p>Ann Lee<br>Brightline</p>`, found: true, fields: BRIGHT, records: [OWN('Ann Lee / Brightline')] },
+  { name: 'third: in an ordered list, the line by its number', html: `<ol><li>${IMG}</li><li><img src="img/river.jpg" alt=""></li></ol><p>Text</p><p>Picture 1: Ann Lee, CC BY-SA 4.0</p>`, found: true },
+  { name: 'third: cards of a grid', html: `<div><div class="card">${IMG}<h3>Hall</h3><p>Words</p><p>${C}</p></div><div class="card"><img src="x.jpg" alt=""></div></div>`, found: true },
+  { name: 'third: a card alone', html: `<div><div class="card">${IMG}<p>Words</p><p>${C}</p></div></div><img src="x.jpg" alt="">`, found: false },
+  { name: 'third: half in the caption, half for all', html: `<figure>${IMG}<figcaption>Photo: Ann Lee</figcaption></figure><img src="x.jpg" alt=""><p>T</p><p>All photos: CC BY-SA 4.0</p>`, found: false },
+  { name: 'third: in the link around it', html: `<a href="a.html">${IMG} ${C}</a>`, found: true },
+  { name: 'third: in the paragraph it stands in', html: `<p>${IMG} The hall has stood here since 1911. It was photographed by Ann Lee (CC BY-SA 4.0).</p>`, found: true },
+  { name: 'third: a caption for listeners only', html: `<style>.sr{position:absolute;clip:rect(0 0 0 0);overflow:hidden}</style><figure>${IMG}<figcaption class="sr">${C}</figcaption></figure>`, found: false },
+  { name: 'third: no-break hyphen', html: BY('Ann Lee, CC BY\u2011SA 4.0'), found: true },
+  { name: 'third: and sign', html: BY('Ann Lee & Tom Hay, CC BY-SA 4.0'), found: true, fields: { creator: ['Ann Lee', 'Tom Hay'] } },
+  { name: 'third: photography behind the name', html: BY('Ann Lee Photography, CC BY-SA 4.0'), found: true },
+  { name: 'third: role behind a recorded name', html: BY('Ann Lee, CC BY-SA 4.0'), found: true, fields: { creator: ['Ann Lee (photographer)'] } },
+  { name: 'third: via an archive', html: BY('Ann Lee via Moss Archive, CC BY-SA 4.0'), found: true },
+  { name: 'third: a row below in the same column', html: `<table><tr><td>${IMG}</td><td><img src="x.jpg" alt=""></td></tr><tr><td>${C}</td><td>-</td></tr></table>`, found: false },
+  { name: 'third: a script between', html: `${IMG}<script>x()</script><p>${C}</p><img src="x.jpg" alt="">`, found: true },
+  { name: 'third: a closed dialog', html: `${IMG}<dialog><p>${C}</p></dialog><img src="x.jpg" alt="">`, found: false },
 ]; // prettier-ignore
 
 export const CREDIT_CASES: readonly CreditCase[] = [...NAMES, ...LICENCES, ...LINES, ...PLACES, ...SECOND];

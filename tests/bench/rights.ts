@@ -1,0 +1,78 @@
+/** Rights of 60,000 places with 5,000 records, beside a bare parse of the same pages. */
+import { parse } from 'parse5';
+import { dayOf } from '@/core/dating/day';
+import { RecordIndex } from '@/core/rights/record-index';
+import type { RightsRecord } from '@/core/rights/records';
+import { answersOn, pagesIn } from '@/core/rights/small-site.fixture';
+import { report } from './measure';
+
+const PAGES = 3000;
+const PLACES_A_PAGE = 20;
+const FILES = 20_000;
+const RECORDS = 5000;
+const TURNS = 3;
+
+export function benchRights(): void {
+  const files = Object.fromEntries(Array.from({ length: PAGES }, (_, n) => pageOf(n)));
+  const records = recordsOf();
+  const times: { ours: number; bare: number; one: number }[] = [];
+  for (let turn = 0; turn < TURNS; turn++) {
+    // Read anew each time: what was once taken apart of a text is kept with it.
+    const pages = pagesIn(files);
+    const bare = timed(() => Object.values(files).map((html) => parse(html)));
+    const ours = timed(() => answersOn(pages, new RecordIndex(records), TODAY));
+    const changed = pagesIn(Object.fromEntries(Object.entries(files).slice(0, 1)));
+    const index = new RecordIndex(records);
+    times.push({ ours, bare, one: timed(() => answersOn(changed, index, TODAY)) });
+  }
+  const middle = (key: 'ours' | 'bare' | 'one') =>
+    times.map((time) => time[key]).sort((a, b) => a - b)[Math.floor(TURNS / 2)] ?? 0;
+  const bare = middle('bare');
+  report(
+    'rights of 60,000 places with 5,000 records',
+    { ours: middle('ours'), bare, unit: 'ms' },
+    { atMost: 0.6 },
+  );
+  report('rights of the 20 places of one page', { ours: middle('one'), bare, unit: 'ms' }, { atMost: 0.04 });
+}
+
+const TODAY = dayOf(2026, 11, 27) ?? 0;
+
+function timed(run: () => unknown): number {
+  globalThis.gc?.();
+  const start = performance.now();
+  run();
+  return performance.now() - start;
+}
+
+function pageOf(page: number): [string, string] {
+  const figures = Array.from({ length: PLACES_A_PAGE }, (_, i) => {
+    const file = (page * PLACES_A_PAGE + i) % FILES;
+    const licence = i % 3 === 0 ? '' : ', CC BY-SA 4.0';
+    return `<figure><img src="img/p${file}.jpg" alt=""><figcaption>Picture ${i}. Photo: Ann Lee${licence}</figcaption></figure><p>Some words of text that stand between the pictures, number ${file}.</p>`;
+  });
+  const html = `<title>Page ${page}</title><body><h1>Page ${page}</h1>${figures.join('')}`;
+  return [`s${page % 50}/p${page}.html`, html];
+}
+
+function recordsOf(): RightsRecord[] {
+  const pictures = Array.from({ length: RECORDS - 101 }, (_, n): RightsRecord => {
+    const pattern = n % 50 === 0 ? [`**/img/p${n}*.jpg`] : [];
+    return {
+      ...{ record: 'picture', files: [`s${n % 50}/img/p${n * 4}.jpg`, ...pattern], title: `Title of ${n}` },
+      ...{ creator: ['Ann Lee'], licence: n % 2 === 0 ? 'own:bright' : 'CC-BY-SA-4.0' },
+    };
+  });
+  const people = Array.from({ length: 100 }, (_, n): RightsRecord => ({
+    record: 'person',
+    id: `p${n}`,
+    releases: [{ until: TODAY + n }],
+  }));
+  const bright: RightsRecord = {
+    record: 'licence',
+    id: 'own:bright',
+    credit: true,
+    line: 'Ann Lee / Brightline',
+  };
+  return [...pictures, ...people, bright];
+}
