@@ -11,6 +11,9 @@ export type RuleId = `${RuleGroup}/${string}`;
 /** Whether a rule speaks of words, which are put right without another picture. */
 export const isOnWords = (rule: string): boolean => rule.startsWith('alt/') || rule.startsWith('caption/');
 
+/** Whether texts can be proposed for what a rule finds: a missing credit is put right by words, too. */
+export const mayBeProposed = (rule: string): boolean => isOnWords(rule) || rule === 'rights/credit-missing';
+
 /** How sure the evidence is: read in the source, measured or computed, or guessed from words. */
 export type EvidenceLevel = 'read' | 'measured' | 'guessed';
 

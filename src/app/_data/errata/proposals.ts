@@ -57,7 +57,7 @@ export async function listProposals(
      left join files f on f.site_id = e.site_id and f.path = x.file_path and f.gone_in is null
      where e.id in (select e.id from errata e join placements x on x.id = e.placement_id
        join pages g on g.site_id = e.site_id and g.path = e.page_path and g.gone_in is null
-       where e.site_id = $1 and ${ON_WORDS} and not ${ERRATUM_STANDS} and ${TAKES_WORDS} and x.id not in (${WORDED})
+       where e.site_id = $1 and (${ON_WORDS} or e.rule = 'rights/credit-missing') and not ${ERRATUM_STANDS} and ${TAKES_WORDS} and x.id not in (${WORDED})
        and ($2::text is null or e.rule = $2) and ($3::text is null or g.section = $3) and ($4::text is null or e.degree = $4) and ${ownedBy('g.section', '$5')}
        order by ${order} limit ${MOST})
      order by ${order}`,

@@ -2,6 +2,7 @@ import { expect, it } from 'vitest';
 import { answersIn } from '../small-site.fixture';
 import type { RightsRecord } from '../records';
 import { CREDIT_CASES } from './credits.cases';
+import { withCredit } from './with-credit';
 
 it.each(CREDIT_CASES.map((one) => [one.name, one] as const))(
   '%s',
@@ -27,3 +28,29 @@ it.each(CREDIT_CASES.map((one) => [one.name, one] as const))(
     expect(asked[0]?.answer.because.includes('credit-missing')).toBe(found === false);
   },
 );
+
+it.each(
+  CREDIT_CASES.flatMap((one) =>
+    one.found === false && typeof one.html === 'string' ? [[one.name, one] as const] : [],
+  ),
+)('a caption that the credit was written into carries it: %s', (_, { html, fields = {}, records = [] }) => {
+  const hall: RightsRecord = {
+    ...{
+      record: 'picture',
+      files: ['img/hall.jpg'],
+      title: 'The hall',
+      creator: ['Ann Lee'],
+      licence: 'CC-BY-SA-4.0',
+    },
+    ...fields,
+  };
+  const [missing] = answersIn({ 'page.html': `<body>${html as string}` }, [hall, ...records], 20000).flatMap(
+    ({ credit }) => (credit.needed && credit.wanted !== null ? [credit.wanted] : []),
+  );
+  if (missing === undefined) return;
+  for (const before of [null, 'The hall by day.', 'Photo: Ann Lee']) {
+    const after = `<figure><img src="img/hall.jpg" alt=""><figcaption>${withCredit(before, missing)}</figcaption></figure>`;
+    const [answer] = answersIn({ 'page.html': `<body>${after}` }, [hall, ...records], 20000);
+    expect(answer?.credit.found).toBe(true);
+  }
+});

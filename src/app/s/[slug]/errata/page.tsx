@@ -8,7 +8,7 @@ import { hrefWith, type SiteScreenProps } from '@/app/_data/query';
 import { requireActor } from '@/app/_data/session';
 import { siteBySlug } from '@/app/_data/site';
 import { ruleText } from '@/core/errata/all-rules';
-import { isOnWords, type RuleText } from '@/core/errata/rule';
+import { isOnWords, mayBeProposed, type RuleText } from '@/core/errata/rule';
 import { buttonClass } from '@/ui/button';
 import { ChooseAll, Choosing } from '@/ui/choosing';
 import { Choices } from '@/ui/choices';
@@ -55,7 +55,7 @@ export default async function ErrataPage({ params, searchParams }: SiteScreenPro
         <OwnerChoice root={root} asked={asked} owners={await ownersOf(site.id)} chosen={owner} />
         {maySettle &&
         filter !== 'stet' &&
-        rules.some((one) => isOnWords(one.rule) && (!rule || rule.id === one.rule)) ? (
+        rules.some((one) => mayBeProposed(one.rule) && (!rule || rule.id === one.rule)) ? (
           <div className="ml-auto flex flex-wrap gap-2">
             <Link href={hrefWith(`${root}/proposals`, asked)} className={buttonClass()}>
               Proposed texts
