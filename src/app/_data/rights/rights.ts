@@ -1,6 +1,7 @@
 import 'server-only';
 import type { Code, Step, Verdict } from '@/core/rights/may';
 import type { FoundCredit } from '@/core/rights/credit/find-credit';
+import { proposedRights, type EmbeddedRights, type ProposedRights } from '@/core/rights/embedded-rights';
 import { database } from '@/server/db/database';
 
 export const VERDICTS = ['no', 'unknown', 'yes'] as const satisfies readonly Verdict[];
@@ -160,6 +161,16 @@ export async function answersOfFiles(siteId: number, paths: readonly string[]): 
     [siteId, paths],
   );
   return rows;
+}
+
+/** What the file that stands for a picture carries of its rights; `null` where nothing. */
+export async function rightsInFile(sha256: string | null): Promise<ProposedRights | null> {
+  if (!sha256) return null;
+  const { rows } = await database().pool.query<{ metadata: EmbeddedRights }>(
+    'select metadata from looks where sha256 = $1',
+    [sha256],
+  );
+  return rows[0] ? proposedRights(rows[0].metadata) : null;
 }
 
 /** What somebody recorded of a picture by its file, as it is written. */

@@ -40,6 +40,8 @@ const DEED =
 const WRITTEN_DEED =
   /(?:https?:\/\/)?(?:www\.)?creativecommons\.org\/licenses\/[a-z-]+\/\d\.\d(?:\/[\w.-]+)*\/?/giu;
 
+const WRITTEN_DEED_ONCE = new RegExp(WRITTEN_DEED.source, 'iu');
+
 const VERSION = /^[\s\-–—_,/(:)]*(?:licen[cs]e|lizenz|licencia|licence)?[\s\-–—_,/(:]*(?:version|vers\.|v\.?)?\s*(\d)(?:[.,](\d))?(?![\d%]|[.,]\d)/iu; // prettier-ignore
 /** Jurisdictions that licences were written for, by how they are called. */
 const PORTS: Readonly<Record<string, string>> = {
@@ -97,6 +99,22 @@ function deedAt(href: string, start: number, end: number): Mention[] {
   if (code === undefined || version === undefined) return [];
   const place = port === undefined || /^(?:deed|legalcode)/iu.test(port) ? '' : port.toLowerCase();
   return [{ conditions: conditionsIn(code.replace(/^by/iu, '')), version, port: place, start, end }];
+}
+
+/**
+ * The catalogue's id of the licence, or dedication, whose deed an address in a text leads to.
+ *
+ * @returns `null` where there is no such address
+ */
+export function idOfDeed(text: string): string | null {
+  const [, dedication] = /creativecommons\.org\/publicdomain\/(zero|mark)\/1\.0/iu.exec(text) ?? [];
+  if (dedication) return dedication.toLowerCase() === 'zero' ? 'CC0-1.0' : 'PDM-1.0';
+  const [address] = WRITTEN_DEED_ONCE.exec(text) ?? [];
+  const [, code, version, port] =
+    DEED.exec(address?.startsWith('http') ? address : `https://${address ?? ''}`) ?? [];
+  if (code === undefined || version === undefined) return null;
+  const place = port === undefined || /^(?:deed|legalcode)/iu.test(port) ? '' : `-${port}`;
+  return `CC-${code}-${version}${place}`.toUpperCase();
 }
 
 /** The words that a deed is linked to: within the link, else just before or behind it with no other link between. */

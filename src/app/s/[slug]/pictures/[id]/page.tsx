@@ -5,7 +5,7 @@ import { requireActor } from '@/app/_data/session';
 import { shelfLivesOf } from '@/app/_data/pictures/shelf-lives';
 import { errataOfPicture } from '@/app/_data/errata/errata-of-picture';
 import { mayEdit } from '@/core/edition/edition-state';
-import { answersOfFiles, recordOfFile } from '@/app/_data/rights/rights';
+import { answersOfFiles, recordOfFile, rightsInFile } from '@/app/_data/rights/rights';
 import { siteBySlug } from '@/app/_data/site';
 import { subjectsOf } from '@/app/_data/pictures/subjects';
 import { dayOfMs } from '@/core/dating/day';
@@ -40,8 +40,8 @@ export default async function PictureRecord({ params }: { params: Promise<{ slug
   const today = dayOfMs(new Date().getTime());
   const standing = placements.filter(({ dormant }) => !dormant);
   const paths = family.map(({ path }) => path);
-  const master = family.find(({ isMaster }) => isMaster)?.path ?? file.path;
-  const [errata, history, subjects, set, answers, recorded] = await Promise.all([
+  const master = family.find(({ isMaster }) => isMaster) ?? file;
+  const [errata, history, subjects, set, answers, recorded, embedded] = await Promise.all([
     errataOfPicture(site.id, file.path, paths),
     historyOf(
       site.id,
@@ -51,7 +51,8 @@ export default async function PictureRecord({ params }: { params: Promise<{ slug
     picture ? subjectsOf(site.id, picture.id) : [],
     shelfLivesOf(site.id),
     answersOfFiles(site.id, paths),
-    recordOfFile(site.id, master),
+    recordOfFile(site.id, master.path),
+    rightsInFile(master.sha256),
   ]);
   const life = picture?.kind ? (livesOf(picture.kind, [], set)[0] ?? null) : null;
   return (
@@ -83,7 +84,8 @@ export default async function PictureRecord({ params }: { params: Promise<{ slug
           <RightsForm
             slug={slug}
             siteId={site.id}
-            file={master}
+            file={master.path}
+            embedded={embedded}
             said={recorded?.body ?? null}
             saidBy={recorded?.said_by ?? null}
           />

@@ -1,6 +1,7 @@
 'use client';
 
-import { startTransition, useActionState } from 'react';
+import { startTransition, useActionState, useRef, type RefObject } from 'react';
+import type { ProposedRights } from '@/core/rights/embedded-rights';
 import { Answer } from '@/ui/answer';
 import { Button } from '@/ui/button';
 import { Field } from '@/ui/field';
@@ -15,12 +16,15 @@ interface RightsFormProps {
   /** What was recorded of it so before. */
   said: Readonly<Record<string, unknown>> | null;
   saidBy: string | null;
+  /** What the file itself carries. */
+  embedded: ProposedRights | null;
 }
 
 const LICENCES = ['own-work', 'public-domain', 'CC0-1.0', 'CC-BY-4.0', 'CC-BY-SA-4.0', 'CC-BY-NC-4.0', 'CC-BY-ND-4.0', 'CC-BY-NC-SA-4.0', 'CC-BY-NC-ND-4.0', 'CC-BY-3.0', 'CC-BY-SA-3.0']; // prettier-ignore
 
 /** Where a picture comes from and what was agreed, for all its files at once. */
-export function RightsForm({ slug, siteId, file, said, saidBy }: RightsFormProps) {
+export function RightsForm({ slug, siteId, file, said, saidBy, embedded }: RightsFormProps) {
+  const form = useRef<HTMLFormElement>(null);
   const [told, submit, isPending] = useActionState(sayRights.bind(null, slug, siteId), null);
   const before = (name: string): string => {
     const value = said?.[name];
@@ -31,7 +35,9 @@ export function RightsForm({ slug, siteId, file, said, saidBy }: RightsFormProps
       <summary className="cursor-pointer font-semibold text-green">
         {said ? 'Change what is recorded of it' : 'Record where it comes from'}
       </summary>
+      {embedded ? <InTheFile embedded={embedded} form={form} /> : null}
       <form
+        ref={form}
         aria-label="Rights of this picture"
         onSubmit={keepingSubmit((form) => startTransition(() => submit(form)))}
         className="mt-2 grid max-w-2xl grid-cols-2 gap-3 max-sm:grid-cols-1"
@@ -82,5 +88,46 @@ export function RightsForm({ slug, siteId, file, said, saidBy }: RightsFormProps
         </div>
       </form>
     </details>
+  );
+}
+
+const TAKEN_OVER = ['creator', 'holder', 'licence', 'source'] as const;
+
+/** What the file says of itself, to be taken over into the fields that are empty. */
+function InTheFile({
+  embedded,
+  form,
+}: {
+  embedded: ProposedRights;
+  form: RefObject<HTMLFormElement | null>;
+}) {
+  const { creator, holder, licence, source, says } = embedded;
+  const told = [
+    creator && `made by ${creator}`,
+    holder && `of ${holder}`,
+    licence && `licence ${licence}`,
+    source && `from ${source}`,
+  ].filter(Boolean);
+  return (
+    <div className="mt-2 max-w-2xl text-sm">
+      <p>
+        <span className="text-ink-2">The file itself says: </span>
+        <span className="font-serif">{[...told, ...says.map((text) => `“${text}”`)].join('; ')}</span>
+      </p>
+      {told.length > 0 ? (
+        <button
+          type="button"
+          className="font-semibold text-green"
+          onClick={() => {
+            for (const name of TAKEN_OVER) {
+              const field = form.current?.elements.namedItem(name);
+              if (field instanceof HTMLInputElement && field.value === '') field.value = embedded[name];
+            }
+          }}
+        >
+          Take it over
+        </button>
+      ) : null}
+    </div>
   );
 }
