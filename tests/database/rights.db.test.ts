@@ -5,6 +5,7 @@ import { beforeAll, expect, it } from 'vitest';
 import { facade, stage } from '@demo/site/scenes';
 import { dayOf } from '@/core/dating/day';
 import { answerRights, queueDueAnswers } from '@/server/work/rights/answer-rights';
+import { endingsCalendar } from '@/server/work/rights/endings-calendar';
 import { exportRecords } from '@/server/work/rights/export-records';
 import { importRecords, recordPicture } from '@/server/work/rights/keep-records';
 import { connected } from '../fixtures/connected';
@@ -111,6 +112,19 @@ it('says on which day a place will have to be empty', async () => {
     [siteId],
   );
   expect(rows).toEqual([{ until: dayOf(2027, 1, 1) }]);
+});
+
+it('gives out what ends when as a calendar, without saying who', async () => {
+  const calendar = await endingsCalendar(held.db, { id: siteId, name: 'Rights', slug: 'rights' });
+  const lines = calendar.replace(/\r\n[ \t]/gu, '').split('\r\n');
+  expect(lines).toContain('DTSTART;VALUE=DATE:20270101');
+  expect(lines).toContain('DTEND;VALUE=DATE:20270102');
+  expect(lines.filter((line) => /^(?:DURATION|TRIGGER):/u.test(line))).toEqual([
+    'TRIGGER:-PT1440H',
+    'TRIGGER:-PT336H',
+  ]);
+  expect(lines).toContain('SUMMARY:Rights: img/choir.jpg may stand no longer');
+  expect(calendar).not.toContain('p17');
 });
 
 it('answers anew on another day, without being told', async () => {

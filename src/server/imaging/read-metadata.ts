@@ -3,6 +3,7 @@ import { setTimeout } from 'node:timers/promises';
 import exifr from 'exifr';
 import { XMLParser } from 'fast-xml-parser';
 import sharp, { type Metadata } from 'sharp';
+import type { EmbeddedRights } from '@/core/rights/embedded-rights';
 
 /** Metadata blocks larger than this are not read: an honest one has a few kilobytes. */
 const MAX_BLOCK_BYTES = 512 * 1024;
@@ -10,7 +11,7 @@ const MAX_TEXT = 2000;
 /** After which reading them is given up. */
 const TIME_LIMIT_MS = 5000;
 
-export interface EmbeddedMetadata {
+export interface EmbeddedMetadata extends EmbeddedRights {
   /** EXIF DateTimeOriginal and DateTimeDigitized, as they stand there. */
   readonly taken?: string;
   readonly digitized?: string;
@@ -26,12 +27,6 @@ export interface EmbeddedMetadata {
   readonly title?: string;
   readonly description?: string;
   readonly altText?: string;
-  readonly creator?: string;
-  readonly credit?: string;
-  readonly copyright?: string;
-  readonly source?: string;
-  readonly usageTerms?: string;
-  readonly licenceUrl?: string;
   readonly keywords?: readonly string[];
   readonly people?: readonly string[];
   readonly place?: string;

@@ -39,6 +39,15 @@ export function Endings({ slug, endings }: { slug: string; endings: readonly End
           </tbody>
         </table>
       )}
+      {endings.length > 0 ? (
+        <p className="mt-2 text-sm">
+          All of them as a{' '}
+          <a href={`/s/${slug}/rights/endings.ics`} className="font-semibold text-green">
+            calendar
+          </a>
+          , with reminders.
+        </p>
+      ) : null}
     </section>
   );
 }
