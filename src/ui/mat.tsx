@@ -13,7 +13,7 @@ interface MatProps {
 export function Mat({ src, alt, width, height }: MatProps) {
   return (
     <div
-      className="flex shrink-0 items-center justify-center overflow-hidden bg-mat"
+      className="flex max-w-full shrink-0 items-center justify-center overflow-hidden bg-mat"
       style={{ width, height }}
     >
       {src ? (

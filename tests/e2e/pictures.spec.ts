@@ -21,6 +21,10 @@ test('pictures are known by their families, ages and leftovers, and what a perso
   test.setTimeout(600_000);
   await signInAs(page, 'Maud Kestle');
   await untilKnown(page);
+  await page
+    .getByText(/And \d more/)
+    .first()
+    .click();
   await expect(page.getByText(/Its caption is a template’s: “Caption goes here”/)).toBeVisible();
   await look(page, 'leftovers');
   await expectAccessible(page);

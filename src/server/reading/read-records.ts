@@ -54,7 +54,7 @@ const SCHEMAS: Readonly<Record<RightsRecord['record'], Joi.ObjectSchema>> = {
 };
 
 /**
- * @param content JSON lines, or CSV whose first row names the columns: a list's entries apart by `; `, releases as JSON
+ * @param content JSON lines, or CSV whose first row names the columns: a list's entries apart by `;` or `|`, or as JSON; releases as JSON
  * @param name the file's, for messages
  * @throws ProblemError `RECORDS_UNREADABLE`, which names the first line that can't be read and why
  */
@@ -118,20 +118,26 @@ function cells(record: Record<string, string>, line: number, name: string): Reco
   for (const [column, value] of Object.entries(record)) {
     if (value === '') continue;
     if (value === 'null') row[column] = null;
-    else if (column === 'releases') {
+    else if (column === 'releases' || /^[[{]/u.test(value)) {
       try {
         row[column] = JSON.parse(value) as unknown;
       } catch (error) {
-        throw unreadable(name, line, `The column releases is not JSON: ${(error as Error).message}.`);
+        throw unreadable(name, line, `The column ${column} is not JSON: ${(error as Error).message}.`);
       }
     } else if (LISTS.has(column) && !(column === 'people' && record.record === 'picture'))
-      row[column] = value.split(';').map((part) => part.trim()).filter((part) => part !== ''); // prettier-ignore
+      row[column] = listIn(value);
     else if (['commercial', 'modify', 'credit', 'always'].includes(column))
       row[column] = BOOLEANS[value.toLowerCase()] ?? value;
     else row[column] = value;
   }
   return row;
 }
+
+const listIn = (value: string): string[] =>
+  value
+    .split(/[;|]/u)
+    .map((part) => part.trim())
+    .filter((part) => part !== '');
 
 /**
  * A record with its days as numbers and its addresses as the site has them.

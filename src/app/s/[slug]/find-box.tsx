@@ -23,7 +23,7 @@ export function FindBox({ slug }: { slug: string }) {
       action={`/s/${slug}/pictures`}
       role="search"
       aria-label="The whole site"
-      className="relative w-60 max-md:hidden"
+      className="relative w-60 max-md:w-auto max-md:min-w-0 max-md:flex-1"
     >
       <input
         ref={box}
@@ -36,7 +36,7 @@ export function FindBox({ slug }: { slug: string }) {
       />
       <kbd
         aria-hidden
-        className="absolute top-1.5 right-2 rounded-sm border border-line px-1.5 text-sm leading-4 text-ink-3"
+        className="absolute top-1.5 right-2 max-md:hidden rounded-sm border border-line px-1.5 text-sm leading-4 text-ink-3"
       >
         /
       </kbd>

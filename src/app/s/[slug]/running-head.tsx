@@ -20,7 +20,7 @@ export function RunningHead({ site, survey, draft, actor }: RunningHeadProps) {
       <Link href="/?all" className="font-serif text-[22px] leading-7 font-semibold italic">
         Ibidem
       </Link>
-      <span className="flex min-w-0 items-baseline gap-2 border-l border-line pl-4">
+      <span className="flex min-w-0 items-baseline gap-2 border-l border-line pl-4 max-sm:hidden">
         <span className="truncate font-serif text-[16px]">{site.name}</span>
         <span className="shrink-0 max-md:hidden">
           <LiveStatus address={`/s/${site.slug}/status`}>
@@ -28,7 +28,7 @@ export function RunningHead({ site, survey, draft, actor }: RunningHeadProps) {
           </LiveStatus>
         </span>
       </span>
-      <span className="ml-auto" />
+      <span className="ml-auto max-md:hidden" />
       <FindBox slug={site.slug} />
       {draft ? (
         <Link

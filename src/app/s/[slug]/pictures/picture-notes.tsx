@@ -4,6 +4,7 @@ import { spanText } from '@/core/dating/shelf-life';
 import { changedText, KIND_NAME } from '@/ui/date-words';
 import { count } from '@/ui/format';
 import { Note } from '@/ui/note';
+import { Clues } from './clues';
 import { TeachButton } from './teach-button';
 
 interface PictureNotesProps {
@@ -34,12 +35,7 @@ export function PictureNotes({ slug, row, mayTeach }: PictureNotesProps) {
       ) : null}
       {row.is_placeholder && row.places > 0 ? (
         <Note degree="must" head="leftover template picture">
-          <p>
-            {(row.clues ?? [])
-              .filter(({ weight }) => weight > 0)
-              .map(({ text }) => text)
-              .join(' ')}
-          </p>
+          <Clues clues={row.clues ?? []} />
           <p className="mt-0.5 flex flex-wrap gap-x-4">
             {swap(places)}
             {mayTeach && row.picture_id !== null ? (
