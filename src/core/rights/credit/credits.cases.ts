@@ -299,6 +299,8 @@ const SECOND: CreditCase[] = [
   { name: 'third: via an archive', html: BY('Ann Lee via Moss Archive, CC BY-SA 4.0'), found: true },
   { name: 'third: a row below in the same column', html: `<table><tr><td>${IMG}</td><td><img src="x.jpg" alt=""></td></tr><tr><td>${C}</td><td>-</td></tr></table>`, found: false },
   { name: 'third: a script between', html: `${IMG}<script>x()</script><p>${C}</p><img src="x.jpg" alt="">`, found: true },
+  { name: 'third: a person for an agency', html: BY('Ann Lee / Brightline, CC BY-SA 4.0'), found: true, fields: { creator: ['Ann Lee / Brightline'] } },
+  { name: 'third: a person for another agency', html: BY('Ann Lee / Moss, CC BY-SA 4.0'), found: false, fields: { creator: ['Ann Lee / Brightline'] } },
   { name: 'third: a closed dialog', html: `${IMG}<dialog><p>${C}</p></dialog><img src="x.jpg" alt="">`, found: false },
 ]; // prettier-ignore
 

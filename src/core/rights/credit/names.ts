@@ -33,7 +33,8 @@ function readName(recorded: string): Name {
       .filter((word, i, all) => all.length < 3 || i > 0 || !TITLES.has(word));
   if (turned) return { given: wordsIn(parts[1] as string), family: wordsIn(parts[0] as string) };
   const words = wordsIn(creator);
-  if (words.some((word) => BODIES.test(word)) || /[&+\d]/u.test(creator)) return { given: [], family: words };
+  if (words.some((word) => BODIES.test(word)) || /[&+\d/|]/u.test(creator))
+    return { given: [], family: words };
   if (words.length < 2) return { given: [], family: words };
   const particle = words.findIndex((word, i) => i > 0 && PARTICLES.has(word));
   const from = particle > 0 && particle < words.length - 1 ? particle : words.length - 1;
