@@ -25,7 +25,17 @@ export const RIGHTS: readonly Written[] = [
   // A volunteer wants to be named, and is on one page of two.
   { record: 'licence', id: 'own:volunteers', name: 'Volunteers’ pictures', credit: true },
   { record: 'picture', files: ['img/violin-bench.jpg'], title: 'A violin on the bench', creator: ['Maud Kestle'], licence: 'own:volunteers' },
-  { record: 'picture', files: ['join/img/bench-dial.jpg', 'join/img/bench-ring.jpg', 'join/img/bench-cross.jpg'], creator: ['Enid Farrow'], licence: 'own:volunteers' },
+  { record: 'picture', files: ['join/img/bench-dial.jpg', 'join/img/bench-cross.jpg'], creator: ['Enid Farrow'], licence: 'own:volunteers' },
+  // Named with its licence, and without its title.
+  { record: 'picture', files: ['join/img/bench-ring.jpg'], title: 'Steel on cloth', creator: ['Enid Farrow'], licence: 'CC-BY-4.0' },
+  // Somebody wrote down what the page said from which it was taken.
+  { record: 'picture', files: ['recordings/img/2019.jpg'], source: 'a web site of concert pictures', licence: 'free to use' },
+  // Bought for lessons, and shown on other pages.
+  { record: 'licence', id: 'own:lessons', name: 'Brightline for lessons', purposes: ['teaching'] },
+  { record: 'picture', files: ['img/engine-room.jpg'], holder: 'Brightline', licence: 'own:lessons' },
+  // Lent to the festival for its own site.
+  { record: 'licence', id: 'own:festival', name: 'For the festival’s site', sites: ['festival.example'] },
+  { record: 'picture', files: ['img/drums.jpg'], holder: 'Lena Tross', licence: 'own:festival' },
   // Found in an open archive: no changes, and the list of lessons shows a square cut out of it.
   { record: 'picture', files: ['img/cello-lesson.jpg'], title: 'A first lesson', creator: ['Orrin Vale'], source: 'https://archive.example/orrin-vale/lesson', licence: 'CC-BY-ND-4.0' },
   // Nothing commercial: the café's page sells.
@@ -42,6 +52,10 @@ export const RIGHTS: readonly Written[] = [
   { record: 'person', id: 'family 9', releases: [{ purposes: ['teaching'], from: '2025-09-01', until: '2026-08-31' }] },
   { record: 'shows', files: ['lessons/img/harp-term1.jpg'], people: ['family 30'] },
   { record: 'person', id: 'family 30', releases: [{ purposes: ['teaching'], from: '2026-09-01', until: '2027-08-31' }] },
+  { record: 'shows', files: ['lessons/img/recorder-term1.jpg'], people: ['family 40'] },
+  { record: 'person', id: 'family 40', releases: [] },
+  { record: 'shows', files: ['img/hall-choir.jpg'], people: ['family 12'] },
+  { record: 'person', id: 'family 12', releases: [{ purposes: ['teaching'] }] },
   { record: 'shows', files: ['tutors/img/marrable.jpg'], people: ['tutor 3'] },
   { record: 'person', id: 'tutor 3', releases: [{}] },
   { record: 'picture', files: ['img/guitar-group.jpg'], people: 'some' },

@@ -57,7 +57,7 @@ export const WORD_FAULT_PAGES: readonly SitePage[] = [
     ${figure('drill', 'A drill on its stand', 'In the picture on the right: the drill')}
     <h2>Marks</h2>
     <div>${figure('dial', 'A brass dial in a drawer', 'Dial of a metronome. Photo: Enid Farrow')}
-    ${figure('ring', 'A ring of steel on cloth', 'Ring of a drum. Photo: Enid Farrow')}
+    ${figure('ring', 'A ring of steel on cloth', 'Ring of a drum. Photo: Enid Farrow, CC BY 4.0')}
     ${figure('cross', 'Two sticks tied as a cross', 'Cross of a lyre')}</div>
     <h2>New parts</h2>
     <div>${figure('bridge-a', 'Maple with two feet', 'A new part')}

@@ -2,6 +2,8 @@
 import { join } from 'node:path';
 import { beforeAll, describe, expect, it } from 'vitest';
 import { keepReadings } from '@demo/kept-readings';
+import { RIGHTS } from '@demo/rights';
+import { ENDS_SOON, RECORDED_AMONG, RIGHTS_ERRATA, UNRECORDED } from '@demo/rights-answers';
 import { generateSite } from '@demo/site/generate';
 import { ANSWERS } from '@demo/site/answers';
 import { allErrata, CHANGED } from '@demo/site/errata-answers';
@@ -11,6 +13,8 @@ import { ALL_RULES } from '@/core/errata/all-rules';
 import { checkSite } from '@/server/work/errata/check-site';
 import { judgePictures } from '@/server/work/pictures/judge-pictures';
 import { saveSubject, showSubject } from '@/server/work/pictures/name-subjects';
+import { answerRights } from '@/server/work/rights/answer-rights';
+import { importRecords } from '@/server/work/rights/keep-records';
 import { connected } from '../fixtures/connected';
 import { ibidem, rowsOf } from '../fixtures/run-ibidem';
 import { MAINTAINER, useDatabase } from '../fixtures/test-database';
@@ -36,6 +40,7 @@ interface Told {
 
 let told: Told[];
 let folder: string;
+let rightsKey: ReadonlySet<string>;
 let errata: {
   page: string;
   line: number | null;
@@ -62,12 +67,35 @@ beforeAll(async () => {
   await nameWhatChanged(siteId);
   await judgePictures(held.db, siteId, TODAY);
   await checkSite(held.db, siteId, TODAY);
+  const written = new TextEncoder().encode(RIGHTS.map((record) => JSON.stringify(record)).join('\n'));
+  await importRecords(held.db, MAINTAINER, siteId, { name: 'rights.jsonl', bytes: written, isInstead: true });
+  await answerRights(held.db, siteId, TODAY);
+  rightsKey = await rightsOf(siteId);
   const { rows: found } = await held.db.pool.query<(typeof errata)[number]>(
     'select e.page_path as page, e.placement_id as place, x.raw, x.line, x."column", e.rule, e.degree, e.evidence from errata e left join placements x on x.id = e.placement_id where e.site_id = $1 order by 1, 3',
     [siteId],
   );
   errata = found;
 });
+
+/** The key of rights: what is named, what lies in folders of which nothing is recorded, and what ends soon wherever it stands. */
+async function rightsOf(siteId: number): Promise<Set<string>> {
+  const { rows } = await held.db.pool.query<{ page: string; raw: string; file: string }>(
+    `select page_path as page, raw, regexp_replace(coalesce(file_path, url), '^https://www.ferndrake.example/', '') as file from placements
+     where site_id = $1 and until_survey is null and not dormant and not (kind = any('{srcset,source,preload,area,drawn,audio}'))`,
+    [siteId],
+  );
+  const broad = rows.flatMap(({ page, raw, file }) => [
+    ...(UNRECORDED.some((folder) => file.startsWith(`${folder}/`)) && file !== RECORDED_AMONG
+      ? [`rights/source-unknown ${page} ${raw}`]
+      : []),
+    ...(file === ENDS_SOON ? [`rights/ends-soon ${page} ${raw}`] : []),
+  ]);
+  const named = Object.entries(RIGHTS_ERRATA).flatMap(([rule, pages]) =>
+    pages.flatMap(([page, ...raws]) => raws.map((raw) => `${rule} ${page} ${raw}`)),
+  );
+  return new Set([...broad, ...named]);
+}
 
 /** Names what the maintainer knows to have changed, as she would. */
 async function nameWhatChanged(siteId: number): Promise<void> {
@@ -175,7 +203,7 @@ describe('what is told of the pictures of the demo site', () => {
   });
 
   it('finds of every rule what there is, and nothing else', async () => {
-    const key = allErrata();
+    const key = new Set([...allErrata(), ...rightsKey]);
     const found = new Set(errata.map(({ rule, page, raw }) => [rule, page, raw].filter(Boolean).join(' ')));
     const ofRule = (all: ReadonlySet<string>, id: string) =>
       [...all].filter((one) => one.startsWith(`${id} `));
@@ -208,8 +236,9 @@ describe('what is told of the pictures of the demo site', () => {
     await expect(table).toMatchFileSnapshot('../../docs/rules/measured.md');
   });
 
-  it('tells the same on the command line, but for what people said, the day, and words in pictures', async () => {
-    const isLeftOut = (rule: string) => rule.startsWith('fresh/') || rule === 'alt/picture-of-text';
+  it('tells the same on the command line, but for what people said and recorded, the day, and words in pictures', async () => {
+    const isLeftOut = (rule: string) =>
+      rule.startsWith('fresh/') || rule.startsWith('rights/') || rule === 'alt/picture-of-text';
     const { out } = await ibidem('check', folder);
     const rows = rowsOf(out) as {
       rule: string;

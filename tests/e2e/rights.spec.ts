@@ -14,13 +14,15 @@ test('every place is answered, with its reasons; a record of one picture changes
   test.setTimeout(600_000);
   await signInAs(page, 'Maud Kestle');
   await expect(async () => {
-    await page.goto(rights);
-    await expect(page.getByRole('link', { name: /^May not stand [1-9]/ })).toBeVisible({ timeout: 3000 });
+    await page.goto(`${rights}?may=no`);
+    // Until the worker knows which files are one picture, the square cut out of it is a picture of its own.
+    const lesson = page.getByRole('listitem').filter({ hasText: 'img/cello-lesson.jpg' });
+    await expect(lesson.getByText('Its licence allows no changes, and it was changed')).toBeVisible({
+      timeout: 3000,
+    });
   }).toPass({ timeout: 480_000 });
   const choir = page.getByRole('listitem').filter({ hasText: 'img/young-choir.jpg' });
   await expect(choir.getByText('A release was withdrawn')).toBeVisible();
-  const lesson = page.getByRole('listitem').filter({ hasText: 'img/cello-lesson.jpg' });
-  await expect(lesson.getByText('Its licence allows no changes, and it was changed')).toBeVisible();
   await expect(page.getByRole('row').filter({ hasText: '2027-01-01' })).toContainText('river-door.jpg');
   await look(page, 'rights');
   await expectAccessible(page);
@@ -36,7 +38,7 @@ test('every place is answered, with its reasons; a record of one picture changes
   await page.goto(`${SCHOOL}/errata?rule=rights%2Frelease-withdrawn`);
   await expect(page.getByText('The release of somebody on it was withdrawn.').first()).toBeVisible();
 
-  await page.goto(`${rights}?may=unknown`);
+  await page.goto(`${rights}?may=unknown&because=people-unasked`);
   await recordOf(page, 'img/guitar-group.jpg');
   await page.getByText('Record where it comes from').click();
   await page.getByLabel('Last day it may be shown').fill('2026-11-01');
