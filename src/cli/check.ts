@@ -9,6 +9,7 @@ import { readableLanguages, TextReader } from '@/server/imaging/read-text';
 import { ProblemError } from '@/server/problem-error';
 import { knownPictures } from './known-pictures';
 import { openSite, type SiteOptions } from './open-site';
+import { lookFor } from './picture-folder';
 import { placesByFile, readPages } from './places-by-file';
 import { printRow, showProgress } from './rows';
 
@@ -95,6 +96,7 @@ async function readSite(connection: ReadableConnection, readsTexts: boolean): Pr
   );
   const titles = new Map(pages.map(({ path, title }) => [path, title]));
   const places = placesByFile(pages);
+  await lookFor(connection, [...places.keys()]);
   const pictures = await knownPictures(connection, places, { rules, reader, readsAll: readsTexts }).finally(
     async () => reader.close(),
   );

@@ -19,6 +19,12 @@ export async function readPictures<T>(
   }
 }
 
+/** Has a live site's files looked for that only its pages name: they are listed with the others from then on. */
+export async function lookFor(connection: ReadableConnection, paths: readonly string[]): Promise<void> {
+  const wanted = new Set(paths.filter((path) => !/^[a-z][a-z\d+.-]*:/iu.test(path)));
+  await connection.find?.([...wanted]);
+}
+
 /**
  * Reads every picture of a site, a few side by side. One that can't be read is named and passed over.
  *

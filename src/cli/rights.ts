@@ -20,7 +20,7 @@ import { fileFinder, pageFinder } from '@/server/reading/rights-addresses';
 import { sourceShelf } from '@/server/reading/source-shelf';
 import { readRecords } from '@/server/reading/read-records';
 import { isWebAddress, openSite, type SiteOptions } from './open-site';
-import { readPicturesOf } from './picture-folder';
+import { lookFor, readPicturesOf } from './picture-folder';
 import { PrintShelf } from './print-shelf';
 import { printRow, showProgress } from './rows';
 
@@ -49,10 +49,13 @@ export async function rightsCommand(
     const addressing = connection.site ?? siteOfFiles();
     const records = new RecordIndex(written, isWebAddress(site) ? hostOf(site) : null);
     const pages = await readPages(connection, addressing);
+    const fileOf = fileFinder(addressing, records);
+    const shown = pages.flatMap(({ placements }) => placements.flatMap((one) => fileOf(one) ?? []));
+    await lookFor(connection, [...shown, ...records.addresses()]);
     const renditions = await readRenditions(connection, records, shelf);
     const known = {
       records,
-      fileOf: fileFinder(addressing, records),
+      fileOf,
       renditionOf: (address: string) => renditions.get(address),
       pageOf: pageFinder(pages, addressing),
     };

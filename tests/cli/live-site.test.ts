@@ -56,6 +56,15 @@ describe('ibidem read of an address', () => {
   });
 });
 
+describe('ibidem check of an address', () => {
+  it('looks for the pictures that pages name, and calls missing what the server does not have', async () => {
+    const { out } = await ibidem('check', `${server.origin}/`, '--allow-private', '--rule', 'file/missing');
+    expect(rowsOf(out).map(({ url }) => url)).toEqual([]);
+    const { out: all } = await ibidem('check', `${server.origin}/`, '--allow-private');
+    expect(rowsOf(all).length).toBeGreaterThan(0);
+  });
+});
+
 describe('ibidem swap of an address', () => {
   it('writes the whole site with the picture swapped, pages and sheets alike', async () => {
     const out = join(folder, 'out');

@@ -72,6 +72,10 @@ class Entries<R extends { readonly files: readonly string[] }> {
     return this.byAddress.has(address);
   }
 
+  addresses(): string[] {
+    return [...this.byAddress.keys()];
+  }
+
   /** The entries that name an address, the later before the earlier. */
   exact(address: string): Entry<R>[] {
     return (this.byAddress.get(address) ?? []).toReversed();
@@ -178,6 +182,11 @@ export class RecordIndex {
   /** Whether a record names this very address. */
   names(address: string): boolean {
     return this.pictures.names(address);
+  }
+
+  /** The addresses that records name, patterns left out. */
+  addresses(): string[] {
+    return this.pictures.addresses();
   }
 
   /** What is recorded of a file; `null` where no record covers it. */
