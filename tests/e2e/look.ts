@@ -5,7 +5,10 @@ import { join } from 'node:path';
 /** Takes a picture of a screen for a person to look at, where somebody asked for them. */
 export async function look(page: Page, name: string): Promise<void> {
   const folder = process.env['IBIDEM_PICTURES'];
-  if (folder) await page.screenshot({ path: join(folder, `${name}.png`) });
+  if (!folder) return;
+  // Pictures that are loaded late are to be on it.
+  await page.waitForLoadState('networkidle');
+  await page.screenshot({ path: join(folder, `${name}.png`) });
 }
 
 /** No violation that axe can see. The page within a proof is the site's, and is not Ibidem's to mend. */

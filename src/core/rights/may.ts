@@ -7,7 +7,7 @@ import type { FoundCredit } from './credit/find-credit';
 import type { Terms } from './licences';
 import type { Modification } from './modification';
 import { releaseReason, turningDays, type ReleaseCode } from './people';
-import { hostOf, type CoveredPicture, type FileAddress, type RecordIndex } from './record-index';
+import { hostOf, purposeText, type CoveredPicture, type FileAddress, type RecordIndex } from './record-index';
 
 export type Verdict = 'yes' | 'no' | 'unknown';
 
@@ -136,7 +136,7 @@ function premises({ place, covered, terms, records }: Asked): string[] {
   }
   if (terms) said.push(`Its licence is ${terms.name}.`);
   const { purpose, isCommercial } = records.purposeOf(place.page);
-  said.push(`The page is for ${purpose}${isCommercial ? ', and commercial' : ''}.`);
+  said.push(`The page is for ${purposeText(purpose)}${isCommercial ? ', and commercial' : ''}.`);
   if (place.credit.needed)
     said.push(`A credit is needed: ${place.credit.wanted ?? 'of whom is not recorded'}.`);
   return said;
@@ -177,7 +177,7 @@ function licenceReasons(asked: Asked, covered: CoveredPicture, day: Day): Reason
   if (purposes.length > 0 && !purposes.includes(purpose))
     reasons.push({
       code: 'licence-purpose',
-      sentence: `${name} allows ${purposes.join(', ')}, and this page is for ${purpose}.`,
+      sentence: `${name} allows ${purposes.join(', ')}, and this page is for ${purposeText(purpose)}.`,
     });
   if (isCommercial && !terms.mayBeSold)
     reasons.push({ code: 'licence-noncommercial', sentence: `${name} allows nothing commercial.` });

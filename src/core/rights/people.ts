@@ -1,5 +1,6 @@
 /** Whether a person's releases let a picture of theirs stand, on a day, for a purpose. */
 import { isoDay, type Day } from '../dating/day';
+import { purposeText } from './record-index';
 import type { PersonRecord, Release } from './records';
 
 /** What stands against it, in the order in which one hides the others of the same person. */
@@ -45,7 +46,7 @@ export function releaseReason(
   if (fitting.length === 0 || isOtherInForce)
     return {
       code: 'release-purpose',
-      sentence: `${id}’s release is for ${purposesOf(releases)}, and this page is for ${purpose}.`,
+      sentence: `${id}’s release is for ${purposesOf(releases)}, and this page is for ${purposeText(purpose)}.`,
     };
   const coming = fitting.filter((release) => !hasBegun(release, day));
   if (coming.length > 0) {

@@ -38,6 +38,10 @@ export interface Purpose {
 
 const GENERAL: Purpose = { purpose: 'general', isCommercial: false };
 
+/** What a page is for, as the end of a sentence. */
+export const purposeText = (purpose: string): string =>
+  purpose === GENERAL.purpose ? 'nothing in particular' : purpose;
+
 /** One entry of a record's files, in the order of the records. */
 interface Entry<R> {
   readonly record: R;
