@@ -140,6 +140,9 @@ it('records what somebody says of one picture, for all its files; said again it 
   const said = { file: 'img/hall.jpg', creator: [], holder: '', licence: 'own-work', source: '', until: '', people: '' } as const; // prettier-ignore
   await expect(recordPicture(held.db, VIEWER, siteId, said)).rejects.toMatchObject({ problem: { code: 'NOT_ALLOWED' } }); // prettier-ignore
   await expect(recordPicture(held.db, OWNER, siteId, { ...said, until: 'soon' })).rejects.toMatchObject({ problem: { code: 'RIGHTS_INPUT' } }); // prettier-ignore
+  await recordPicture(held.db, OWNER, siteId, { ...said, until: '2026-11-01' });
+  await answerRights(held.db, siteId, NOON);
+  expect((await answers())[0]).toBe('index.html img/hall.jpg: licence-ended');
   await recordPicture(held.db, OWNER, siteId, said);
   await recordPicture(held.db, OWNER, siteId, said);
   expect(await records()).toBe(RECORDS.length + 1);

@@ -10,7 +10,7 @@ import { rightsRecords } from '../../db/schema/rights';
 import { addJob } from '../../jobs/queue';
 import { ProblemError } from '../../problem-error';
 import { logEvent } from '../log-event';
-import { readWritten } from '../../reading/read-records';
+import { checkedRecord, readWritten } from '../../reading/read-records';
 
 /** Largest file of records that is taken, in bytes: some hundred thousand of them. */
 const MAX_RECORDS_BYTES = 30 * 1024 ** 2;
@@ -82,20 +82,13 @@ export interface PictureSaid {
   readonly people: 'none' | 'some' | '';
 }
 
-const DAY = Joi.string()
-  .isoDate()
-  .pattern(/^\d{4}-\d{2}-\d{2}$/)
-  .allow('')
-  .required()
-  .messages({ '*': 'A day is written as 2026-08-31.' });
-
 const SAID = Joi.object<PictureSaid>({
   file: Joi.string().max(2000).required(),
   creator: Joi.array().items(Joi.string().trim().max(200)).max(20).required(),
   holder: Joi.string().trim().max(200).allow('').required(),
   licence: Joi.string().trim().max(100).allow('').required(),
   source: Joi.string().trim().max(2000).allow('').required(),
-  until: DAY,
+  until: Joi.string().trim().max(20).allow('').required(),
   people: Joi.string().valid('none', 'some', '').required(),
 });
 
@@ -112,14 +105,23 @@ export async function recordPicture(
     what: 'The record was not kept.',
   });
   const fields = Object.entries(said).filter(([, value]) => value.length > 0);
+  const body = { record: 'picture', files: [file], ...Object.fromEntries(fields) };
+  checkedRecord(body, (why) => refused(why));
   await asOne(db, async (tx) => {
     await tx.pool.query('delete from rights_records where site_id = $1 and for_file = $2', [siteId, file]);
     if (fields.length > 0)
       await tx.orm.insert(rightsRecords).values({
-        ...{ siteId, kind: 'picture', forFile: file, saidBy: actor.name },
-        body: { record: 'picture', files: [file], ...Object.fromEntries(fields) },
+        ...{ siteId, kind: 'picture', forFile: file, saidBy: actor.name, body },
       });
     await addJob(tx.pool, 'answer-rights', { siteId }, `rights-${siteId}`);
     await logEvent(tx, actor, { siteId, verb: 'record rights', details: file });
   });
 }
+
+const refused = (why: string): ProblemError =>
+  new ProblemError({
+    code: 'RIGHTS_INPUT',
+    what: 'The record was not kept.',
+    why,
+    remedy: 'A day is written as 2026-08-31; mend what is named, and record it again.',
+  });
