@@ -6,6 +6,7 @@ import type { RightsRecord } from '@/core/rights/records';
 import { answersOn, pagesIn } from '@/core/rights/small-site.fixture';
 import { report } from './measure';
 
+// Three seconds are wanted; a bare parse of these pages takes 2.4 on the machine on which that was said.
 const PAGES = 3000;
 const PLACES_A_PAGE = 20;
 const FILES = 20_000;
@@ -31,7 +32,7 @@ export function benchRights(): void {
   report(
     'rights of 60,000 places with 5,000 records',
     { ours: middle('ours'), bare, unit: 'ms' },
-    { atMost: 0.6 },
+    { atMost: 1.25 },
   );
   report('rights of the 20 places of one page', { ours: middle('one'), bare, unit: 'ms' }, { atMost: 0.04 });
 }
