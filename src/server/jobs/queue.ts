@@ -28,9 +28,15 @@ const ATTEMPTS: Readonly<Record<JobName, number>> = {
 const PRIORITY: Partial<Readonly<Record<JobName, number>>> = { 'read-texts': 10 };
 
 /**
+ * Jobs that read all of a site, work it out, and write it down: of two side by side the one that read first could write last.
+ * Those of one kind and site run one after the other.
+ */
+const ONE_AT_A_TIME: ReadonlySet<JobName> = new Set(['know-pictures', 'read-texts', 'answer-rights']);
+
+/**
  * Adds a job, in the caller's transaction where there is one.
  *
- * @param key jobs of one key wait as one, and do not run side by side
+ * @param key jobs of one key wait as one. While one of them runs another can wait: it was asked for since
  */
 export async function addJob<N extends JobName>(
   client: Pick<ClientBase, 'query'>,
@@ -38,8 +44,9 @@ export async function addJob<N extends JobName>(
   payload: Jobs[N],
   key: string,
 ): Promise<void> {
+  const queue = ONE_AT_A_TIME.has(name) && 'siteId' in payload ? `${name} ${payload.siteId}` : null;
   await client.query(
-    'select graphile_worker.add_job($1, payload := $2::json, job_key := $3, max_attempts := $4, priority := $5)',
-    [name, JSON.stringify(payload), key, ATTEMPTS[name], PRIORITY[name] ?? 0],
+    'select graphile_worker.add_job($1, payload := $2::json, job_key := $3, max_attempts := $4, priority := $5, queue_name := $6)',
+    [name, JSON.stringify(payload), key, ATTEMPTS[name], PRIORITY[name] ?? 0, queue],
   );
 }
