@@ -61,8 +61,10 @@ export interface PageReading {
 export const READER_VERSION = 6;
 
 /** Reads one page. Never throws, and takes time in proportion to the page's length. */
-export function readPage(input: PageInput): PageReading {
-  const tree = readTree(input.source);
+export const readPage = (input: PageInput): PageReading => readPageTree(input, readTree(input.source));
+
+/** Reads a page that is parsed already. @param tree of `input.source` */
+export function readPageTree(input: PageInput, tree: PageTree): PageReading {
   const base = baseOf(tree, input.url ?? urlOfPath(input.address, input.site));
   const lazy = input.lazyAttributes ? new Set([...LAZY_ATTRIBUTES, ...input.lazyAttributes]) : COMMON_LAZY;
   const starts = lineStarts(tree.text);

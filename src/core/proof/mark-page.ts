@@ -8,6 +8,8 @@ import { attributeText, locateAttribute, type Element } from '../markup/attribut
 import { elementPath } from '../markup/element-path';
 import { readTree, type PageTree } from '../markup/page-tree';
 import type { Placement } from '../markup/placement';
+import { baseOf } from '../markup/read-page';
+import { tagsByPlace } from '../markup/tags-by-place';
 import type { SourceText } from '../source/decode-source';
 
 /** Attribute that carries the numbers of an element's places. */
@@ -50,7 +52,8 @@ export function markPage(
   const byPath = elementsByPath(tree, placements);
   placements.forEach((placement, i) => {
     const isOwn = placement.source === address;
-    const element = isOwn ? tags(placement.start) : (byPath.get(placement.elementPath) ?? null);
+    const tag = isOwn ? tags(placement.start) : null;
+    const element = isOwn ? (tag?.isInTag ? tag.element : null) : (byPath.get(placement.elementPath) ?? null);
     if (element && !placement.dormant) {
       marks.set(element, [...(marks.get(element) ?? []), i + 1]);
       marked.add(i + 1);
@@ -69,33 +72,6 @@ export function markPage(
   const body = tree.body ? endOfTag(tree, tree.body) : null;
   splices.push({ start: body ?? 0, end: body ?? 0, text: options.inserted });
   return { html: spliced(source.text, splices), marked };
-}
-
-function baseOf(tree: PageTree, pageUrl: string): string {
-  const href = tree.baseHref?.trim();
-  return href !== undefined && URL.canParse(href, pageUrl) ? new URL(href, pageUrl).href : pageUrl;
-}
-
-/** Finds the element in whose start tag a place is written. */
-function tagsByPlace(tree: PageTree): (at: number) => Element | null {
-  const ranges = tree.elements
-    .flatMap((element) => {
-      const location = element.sourceCodeLocation;
-      const tag = location?.startTag ?? location;
-      return tag ? [{ start: tag.startOffset, end: tag.endOffset, element }] : [];
-    })
-    .sort((a, b) => a.start - b.start);
-  return (at) => {
-    let low = 0;
-    let high = ranges.length;
-    while (low < high) {
-      const middle = (low + high) >> 1;
-      if ((ranges[middle]?.start ?? 0) <= at) low = middle + 1;
-      else high = middle;
-    }
-    const found = ranges[low - 1];
-    return found && at < found.end ? found.element : null;
-  };
 }
 
 /** The elements that places of style sheets are seen on, by their paths. */

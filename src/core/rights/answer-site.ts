@@ -12,6 +12,7 @@ import { foldedWords, joinedTexts, wordsOf, type CreditText } from './credit/cre
 import { NameBook, type NamedPicture } from './credit/name-book';
 import type { PageCredits, PlaceTexts } from './credit/read-page-credits';
 import { wantedCredit, type WantedCredit } from './credit/wanted-credit';
+import { fileUnder } from './filed';
 import { may, type Answer } from './may';
 import type { RecordIndex } from './record-index';
 import type { Rendition } from './renditions';
@@ -50,9 +51,10 @@ export function* answerSite<P extends PlacementOfFile>(
   site: SiteOfPictures<P>,
   day: Day,
 ): Generator<AnsweredPlace<P>> {
-  const creditPages = creditsPagesOf(pages, site);
+  const nameOf = namesOf(site);
+  const creditPages = creditsPagesOf(pages, site, nameOf);
   for (const page of pages) {
-    const asked = page.credits ? pageToAsk(page, page.credits, site, creditPages) : null;
+    const asked = page.credits ? pageToAsk(page, page.credits, site, { creditPages, nameOf }) : null;
     const names = page.credits ? namesOfPage(page.credits) : [];
     const isOfThisPage = (entry: CreditsEntry) => speaksOf(entry, page.address, names, site);
     for (const placement of page.placements) {
@@ -92,35 +94,37 @@ function textsOf<P extends PlacementOfFile>(page: PageOfPlaces<P>, { source, sta
   return source === page.address ? (page.credits?.places.get(start) ?? null) : null;
 }
 
+type NameOf = (url: string) => NamedPicture;
+
 function pageToAsk<P extends PlacementOfFile>(
   page: PageOfPlaces<P>,
   credits: PageCredits,
   site: SiteOfPictures<P>,
-  creditPages: ReadonlyMap<string, CreditsPage>,
+  {
+    creditPages,
+    nameOf,
+  }: { readonly creditPages: ReadonlyMap<string, CreditsPage>; readonly nameOf: NameOf },
 ): CreditedPage {
-  const pictures = new Map<string, { titles: Set<string>; files: Set<string>; numbers: Set<number> }>();
-  for (const placement of page.placements) {
+  const named = page.placements.flatMap((placement): NamedPicture[] => {
     const url = site.fileOf(placement);
-    if (url === null) continue;
-    const named = namedBy(url, site);
-    const known = pictures.get(named.key) ?? { titles: new Set(), files: new Set(), numbers: new Set() };
-    pictures.set(named.key, known);
-    for (const title of named.titles) known.titles.add(title);
-    for (const file of named.files) known.files.add(file);
-    for (const number of textsOf(page, placement)?.numbers ?? []) known.numbers.add(number);
-  }
-  const book = new NameBook(
-    Array.from(pictures, ([key, { titles, files, numbers }]) => ({
-      key,
-      ...{ titles: [...titles], files: [...files], numbers: [...numbers] },
-    })),
-  );
+    return url === null ? [] : [{ ...nameOf(url), numbers: textsOf(page, placement)?.numbers ?? [] }];
+  });
+  const book = new NameBook(named);
   const linked = [...credits.links].flatMap((href) => creditPages.get(site.pageOf(href) ?? '') ?? []);
   const own = creditPages.get(page.address);
   return { credits, book, creditPages: [...new Set(own ? [own, ...linked] : linked)] };
 }
 
-/** How texts may name the picture of a file. */
+/** How texts may name the pictures of files; each is looked up once, on however many pages it stands. */
+function namesOf<P>(site: SiteOfPictures<P>): (url: string) => NamedPicture {
+  const known = new Map<string, NamedPicture>();
+  return (url) => {
+    let named = known.get(url);
+    if (!named) known.set(url, (named = namedBy(url, site)));
+    return named;
+  };
+}
+
 function namedBy<P>(url: string, { records, renditionOf }: SiteOfPictures<P>): NamedPicture {
   const rendition = renditionOf(url);
   const files = rendition?.files ?? [url];
@@ -138,6 +142,7 @@ function namedBy<P>(url: string, { records, renditionOf }: SiteOfPictures<P>): N
 function creditsPagesOf<P extends PlacementOfFile>(
   pages: readonly PageOfPlaces<P>[],
   site: SiteOfPictures<P>,
+  nameOf: NameOf,
 ): Map<string, CreditsPage> {
   const found = pages.filter(
     ({ address, credits }) => credits && (credits.isCreditsPage || site.records.creditPages.has(address)),
@@ -146,22 +151,7 @@ function creditsPagesOf<P extends PlacementOfFile>(
   const urls = new Set(
     pages.flatMap(({ placements }) => placements.flatMap((one) => site.fileOf(one) ?? [])),
   );
-  const named = new Map<string, { titles: Set<string>; files: Set<string> }>();
-  for (const url of urls) {
-    const { key, titles, files } = namedBy(url, site);
-    const known = named.get(key) ?? { titles: new Set(), files: new Set() };
-    named.set(key, known);
-    for (const title of titles) known.titles.add(title);
-    for (const file of files) known.files.add(file);
-  }
-  const book = new NameBook(
-    Array.from(named, ([key, { titles, files }]) => ({
-      key,
-      titles: [...titles],
-      files: [...files],
-      numbers: [],
-    })),
-  );
+  const book = new NameBook([...urls].map(nameOf));
   return new Map(
     found.map((page) => {
       const credits = page.credits as PageCredits;
@@ -171,7 +161,7 @@ function creditsPagesOf<P extends PlacementOfFile>(
         const texts = textsOf(page, placement);
         if (url === null || !texts) continue;
         const key = keyOf(url, site.renditionOf(url));
-        shown.set(key, [...(shown.get(key) ?? []), ...texts.texts.map(({ text }) => text)]);
+        for (const { text } of texts.texts) fileUnder(shown, key, text);
       }
       return [page.address, { shown, book, entries: entriesOf(credits) }];
     }),

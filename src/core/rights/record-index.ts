@@ -1,5 +1,6 @@
 /** Finds what the records say of a file, of a page and of a person: the most exact record wins, field by field. */
 import { firstFolder, isPattern, literalsIn, matcherOf } from './address-pattern';
+import { fileUnder } from './filed';
 import { catalogued, ownTerms, type Terms } from './licences';
 import {
   isSaid,
@@ -62,13 +63,10 @@ class Entries<R extends { readonly files: readonly string[] }> {
     for (const entry of new Set(record.files)) {
       const filed = { record, entry, order: this.order++ };
       if (!isPattern(entry)) {
-        this.byAddress.set(entry, [...(this.byAddress.get(entry) ?? []), filed]);
+        fileUnder(this.byAddress, entry, filed);
         continue;
       }
-      const folder = firstFolder(entry);
-      const there = this.byFolder.get(folder) ?? [];
-      this.byFolder.set(folder, there);
-      there.push({ ...filed, matches: matcherOf(entry) });
+      fileUnder(this.byFolder, firstFolder(entry), { ...filed, matches: matcherOf(entry) });
     }
   }
 

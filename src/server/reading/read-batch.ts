@@ -2,7 +2,7 @@
 import { resolveAddress, type SiteAddressing } from '@/core/address/resolve-address';
 import { mayBePage, pagePathOf } from '@/core/crawl/crawl-scope';
 import type { Placement } from '@/core/markup/placement';
-import { readPage, type PageReading } from '@/core/markup/read-page';
+import { readPage, type PageInput, type PageReading } from '@/core/markup/read-page';
 import { decodePage } from '@/core/source/decode-source';
 import { storableJson } from '../db/storable';
 import { placementRecord } from './placement-record';
@@ -54,9 +54,13 @@ interface Site {
 }
 
 /** Reads the bytes of one page against the site's sheets and manifests. */
-export function readPageBytes(page: PageBytes, { site, shelf }: Site, isForSearch = false): PageReading {
+export const readPageBytes = (page: PageBytes, from: Site, isForSearch = false): PageReading =>
+  readPage(pageInput(page, from, isForSearch));
+
+/** What the reader of pages is given of one page. */
+export function pageInput(page: PageBytes, { site, shelf }: Site, isForSearch = false): PageInput {
   const { path, url, bytes, httpCharset = null, isXml } = page;
-  return readPage({
+  return {
     address: path,
     source: decodePage(path, bytes, { httpCharset, ...(isXml === undefined ? {} : { isXml }) }),
     site,
@@ -65,7 +69,7 @@ export function readPageBytes(page: PageBytes, { site, shelf }: Site, isForSearc
     isForSearch,
     ...(site.lazyAttributes ? { lazyAttributes: site.lazyAttributes } : {}),
     ...(url === undefined ? {} : { url }),
-  });
+  };
 }
 
 /** Reads a batch of pages into JSON. */

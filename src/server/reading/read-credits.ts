@@ -3,12 +3,11 @@ import { parsedUrl, urlOfPath, type SiteAddressing } from '@/core/address/resolv
 import { readTree } from '@/core/markup/page-tree';
 import { dormantPlacements } from '@/core/markup/place-styles';
 import type { Placement } from '@/core/markup/placement';
-import { baseOf } from '@/core/markup/read-page';
+import { baseOf, readPageTree } from '@/core/markup/read-page';
 import { readPageCredits } from '@/core/rights/credit/read-page-credits';
 import type { PageOfPlaces } from '@/core/rights/answer-site';
-import { decodePage } from '@/core/source/decode-source';
 import { readHiding, type HidingRule } from '@/core/styles/hidden-elements';
-import { readPageBytes, type PageBytes } from './read-batch';
+import { pageInput, type PageBytes } from './read-batch';
 import type { SourceShelf } from './source-shelf';
 
 /** The pages of a site with their credits; the dormant places of its sheets come last, as pages without credits. */
@@ -25,11 +24,10 @@ export async function* readCredits(
     return rules;
   };
   for await (const page of pages) {
-    const reading = readPageBytes(page, { site, shelf });
+    const input = pageInput(page, { site, shelf });
+    const tree = readTree(input.source);
+    const reading = readPageTree(input, tree);
     for (const key of reading.met) met.add(key);
-    const { httpCharset = null, isXml } = page;
-    const how = { httpCharset, ...(isXml === undefined ? {} : { isXml }) };
-    const tree = readTree(decodePage(page.path, page.bytes, how));
     const base = baseOf(tree, page.url ?? urlOfPath(page.path, site));
     const credits = readPageCredits({
       ...{ tree, address: page.path, placements: reading.placements },

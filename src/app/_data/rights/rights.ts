@@ -2,6 +2,7 @@ import 'server-only';
 import type { Code, Step, Verdict } from '@/core/rights/may';
 import type { FoundCredit } from '@/core/rights/credit/find-credit';
 import { proposedRights, type EmbeddedRights, type ProposedRights } from '@/core/rights/embedded-rights';
+import type { Problem } from '@/core/problem';
 import { database } from '@/server/db/database';
 
 export const VERDICTS = ['no', 'unknown', 'yes'] as const satisfies readonly Verdict[];
@@ -11,6 +12,8 @@ export const RIGHTS_A_SHEET = 25;
 export interface RightsSummary {
   readonly answeredAt: Date | null;
   readonly isAnswering: boolean;
+  /** Why the answers are not today's. */
+  readonly problem: Problem | null;
   /** Pictures by the worst answer of their places. */
   readonly pictures: Readonly<Record<Verdict, number>>;
   /** Of the pictures with each answer, how many have each reason in one of their places. */
@@ -30,8 +33,9 @@ const WORST = `case when bool_or(may = 'no') then 'no' when bool_or(may = 'unkno
 export async function rightsSummary(siteId: number): Promise<RightsSummary> {
   const { pool } = database();
   const [states, pictures, codes, records] = await Promise.all([
-    pool.query<{ answered_at: Date | null; is_answering: boolean }>(
+    pool.query<{ answered_at: Date | null; is_answering: boolean; problem: Problem | null }>(
       `select (select answered_at from rights_states where site_id = $1) as answered_at,
+         (select problem from rights_states where site_id = $1) as problem,
          exists (select 1 from graphile_worker.jobs where key = 'rights-' || $1 and attempts < max_attempts) as is_answering`,
       [siteId],
     ),
@@ -58,6 +62,7 @@ export async function rightsSummary(siteId: number): Promise<RightsSummary> {
   return {
     answeredAt: states.rows[0]?.answered_at ?? null,
     isAnswering: states.rows[0]?.is_answering ?? false,
+    problem: states.rows[0]?.problem ?? null,
     pictures: { no: ofVerdict('no'), unknown: ofVerdict('unknown'), yes: ofVerdict('yes') },
     codes: { no: ofCodes('no'), unknown: ofCodes('unknown'), yes: {} },
     records: Object.fromEntries(records.rows.map(({ kind, count }) => [kind, count])),

@@ -1,4 +1,5 @@
 /** A text in which a credit may stand, taken apart into words: what readers see, with the links in it. */
+import { remembered } from '../remembered';
 
 /** A link in a text; `start` and `end` are offsets into it, equal where only a picture is linked. */
 export interface TextLink {
@@ -41,14 +42,8 @@ export function plain(text: string): string {
 export const folded = (text: string): string =>
   text.toLowerCase().normalize('NFC').replace(/ß/gu, 'ss').replace(/ς/gu, 'σ');
 
-const known = new WeakMap<CreditText, readonly Word[]>();
-
 /** The words of a text, read once. */
-export function wordsOf(text: CreditText): readonly Word[] {
-  let words = known.get(text);
-  if (!words) known.set(text, (words = readWords(text)));
-  return words;
-}
+export const wordsOf = remembered(readWords);
 
 function readWords({ text, links }: CreditText): Word[] {
   const edges = links.flatMap(({ start, end }) => [start, end]).sort((a, b) => a - b);

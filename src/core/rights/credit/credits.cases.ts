@@ -13,6 +13,13 @@ export interface CreditCase {
   readonly records?: readonly RightsRecord[];
 }
 
+/** What is recorded of the picture, but for what a case says otherwise. */
+export const hallOf = (fields: PictureFields = {}): RightsRecord => ({
+  ...{ record: 'picture', files: ['img/hall.jpg'], title: 'The hall', creator: ['Ann Lee'] },
+  licence: 'CC-BY-SA-4.0',
+  ...fields,
+});
+
 const IMG = '<img src="img/hall.jpg" alt="">';
 const RIVER: RightsRecord = {
   ...{ record: 'picture', files: ['img/river.jpg'], title: 'The river', creator: ['Bob Moor'], licence: 'CC-BY-3.0' },
@@ -301,6 +308,9 @@ const SECOND: CreditCase[] = [
   { name: 'third: a script between', html: `${IMG}<script>x()</script><p>${C}</p><img src="x.jpg" alt="">`, found: true },
   { name: 'third: a person for an agency', html: BY('Ann Lee / Brightline, CC BY-SA 4.0'), found: true, fields: { creator: ['Ann Lee / Brightline'] } },
   { name: 'third: a person for another agency', html: BY('Ann Lee / Moss, CC BY-SA 4.0'), found: false, fields: { creator: ['Ann Lee / Brightline'] } },
+  { name: 'third: all but this one, in French', html: TWO('<p>Toutes les photos excepté The hall : Ann Lee, CC BY-SA 4.0</p>'), found: false },
+  { name: 'third: all but this one, in Spanish', html: TWO('<p>Todas las fotos excepto The hall: Ann Lee, CC BY-SA 4.0</p>'), found: false },
+  { name: 'third: all but this one, in German', html: TWO('<p>Alle Fotos außer The hall: Ann Lee, CC BY-SA 4.0</p>'), found: false },
   { name: 'third: a closed dialog', html: `${IMG}<dialog><p>${C}</p></dialog><img src="x.jpg" alt="">`, found: false },
 ]; // prettier-ignore
 

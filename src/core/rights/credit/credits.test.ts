@@ -1,24 +1,13 @@
 import { expect, it } from 'vitest';
 import { answersIn } from '../small-site.fixture';
-import type { RightsRecord } from '../records';
-import { CREDIT_CASES } from './credits.cases';
+import { CREDIT_CASES, hallOf } from './credits.cases';
 import { withCredit } from './with-credit';
 
 it.each(CREDIT_CASES.map((one) => [one.name, one] as const))(
   '%s',
-  (_, { html, found, fields = {}, records = [] }) => {
+  (_, { html, found, fields, records = [] }) => {
     const files = typeof html === 'string' ? { 'page.html': `<title>Page</title><body>${html}` } : html;
-    const hall: RightsRecord = {
-      ...{
-        record: 'picture',
-        files: ['img/hall.jpg'],
-        title: 'The hall',
-        creator: ['Ann Lee'],
-        licence: 'CC-BY-SA-4.0',
-      },
-      ...fields,
-    };
-    const answers = answersIn(files, [hall, ...records], 20000);
+    const answers = answersIn(files, [hallOf(fields), ...records], 20000);
     const asked = answers.filter(
       ({ placement }) =>
         placement.page === 'page.html' && placement.kind !== 'link' && placement.raw.endsWith('img/hall.jpg'),
@@ -33,24 +22,16 @@ it.each(
   CREDIT_CASES.flatMap((one) =>
     one.found === false && typeof one.html === 'string' ? [[one.name, one] as const] : [],
   ),
-)('a caption that the credit was written into carries it: %s', (_, { html, fields = {}, records = [] }) => {
-  const hall: RightsRecord = {
-    ...{
-      record: 'picture',
-      files: ['img/hall.jpg'],
-      title: 'The hall',
-      creator: ['Ann Lee'],
-      licence: 'CC-BY-SA-4.0',
-    },
-    ...fields,
-  };
-  const [missing] = answersIn({ 'page.html': `<body>${html as string}` }, [hall, ...records], 20000).flatMap(
-    ({ credit }) => (credit.needed && credit.wanted !== null ? [credit.wanted] : []),
-  );
+)('a caption that the credit was written into carries it: %s', (_, { html, fields, records = [] }) => {
+  const [missing] = answersIn(
+    { 'page.html': `<body>${html as string}` },
+    [hallOf(fields), ...records],
+    20000,
+  ).flatMap(({ credit }) => (credit.needed && credit.wanted !== null ? [credit.wanted] : []));
   if (missing === undefined) return;
   for (const before of [null, 'The hall by day.', 'Photo: Ann Lee']) {
     const after = `<figure><img src="img/hall.jpg" alt=""><figcaption>${withCredit(before, missing)}</figcaption></figure>`;
-    const [answer] = answersIn({ 'page.html': `<body>${after}` }, [hall, ...records], 20000);
+    const [answer] = answersIn({ 'page.html': `<body>${after}` }, [hallOf(fields), ...records], 20000);
     expect(answer?.credit.found).toBe(true);
   }
 });

@@ -3,6 +3,8 @@
  * the page that name it or speak for all, and on a page of picture credits that the page links to. All that is needed must
  * stand in one of them.
  */
+import { fileUnder } from '../filed';
+import { remembered } from '../remembered';
 import type { CreditText } from './credit-text';
 import { exceptedFrom, isCreditLike, isForAll } from './for-all';
 import { namesAnyLicence } from './licence-mentions';
@@ -137,14 +139,8 @@ interface SortedLines {
   readonly unnamed: readonly PageLine[];
 }
 
-const sorted = new WeakMap<CreditedPage, SortedLines>();
-
 /** Sorted once for all pictures of the page. */
-function linesOfPage(page: CreditedPage): SortedLines {
-  let lines = sorted.get(page);
-  if (!lines) sorted.set(page, (lines = sortLines(page)));
-  return lines;
-}
+const linesOfPage = remembered(sortLines);
 
 function sortLines({ credits, book }: CreditedPage): SortedLines {
   const naming = new Map<string, { line: PageLine; names: readonly NameSpan[] }[]>();
@@ -157,7 +153,7 @@ function sortLines({ credits, book }: CreditedPage): SortedLines {
     const limit = isAll ? exceptedFrom(text) : text.length;
     const names = all.filter(({ start }) => start < limit || start === 0);
     const named = new Set(names.flatMap(({ keys }) => keys));
-    for (const key of named) naming.set(key, [...(naming.get(key) ?? []), { line, names }]);
+    for (const key of named) fileUnder(naming, key, { line, names });
     const excepted = new Set([
       ...named,
       ...all.filter((name) => !names.includes(name)).flatMap(({ keys }) => keys),
@@ -199,13 +195,7 @@ interface SortedEntries {
   readonly unnamed: readonly CreditsEntry[];
 }
 
-const sortedEntries = new WeakMap<CreditsPage, SortedEntries>();
-
-function entriesOfPage(page: CreditsPage): SortedEntries {
-  let entries = sortedEntries.get(page);
-  if (!entries) sortedEntries.set(page, (entries = sortEntries(page)));
-  return entries;
-}
+const entriesOfPage = remembered(sortEntries);
 
 function sortEntries({ entries, book }: CreditsPage): SortedEntries {
   const naming = new Map<string, { entry: CreditsEntry; names: readonly NameSpan[] }[]>();
@@ -213,13 +203,11 @@ function sortEntries({ entries, book }: CreditsPage): SortedEntries {
   const unnamed: CreditsEntry[] = [];
   for (const entry of entries) {
     const names = book.namesIn(entry.text, false);
-    for (const key of new Set(names.flatMap(({ keys }) => keys)))
-      naming.set(key, [...(naming.get(key) ?? []), { entry, names }]);
+    for (const key of new Set(names.flatMap(({ keys }) => keys))) fileUnder(naming, key, { entry, names });
     if (names.length > 0) continue;
     unnamed.push(entry);
     const over = entry.heading ? book.namesIn(entry.heading, false) : [];
-    for (const key of new Set(over.flatMap(({ keys }) => keys)))
-      headed.set(key, [...(headed.get(key) ?? []), entry]);
+    for (const key of new Set(over.flatMap(({ keys }) => keys))) fileUnder(headed, key, entry);
   }
   return { naming, headed, unnamed };
 }

@@ -3,7 +3,7 @@
 const ALL =
   /\b(?:all|every|each) (?:of )?(?:the |our |other |remaining |its )*(?:photos?|photographs?|pictures?|images?|illustrations?)\b(?!\s+(?:of|from|in|at|with|showing)\s+(?!(?:this|the) (?:page|article|site|website|text|gallery)))|\b(?:photos|photographs|pictures|images|illustrations)\s+(?:on|of|in|throughout)\s+(?:this|the)\s+(?:page|article|site|website|gallery)\b|\b(?:photos|photographs|pictures|images) throughout\b|\bunless (?:otherwise|stated|noted|credited|indicated)\b|\b(?:alle|sämtliche) (?:anderen |übrigen |weiteren |restlichen )?(?:fotos|fotografien|bilder|aufnahmen|abbildungen)\b|\b(?:fotos|bilder|aufnahmen) (?:auf|dieser) (?:dieser )?seite\b|\b(?:soweit|sofern|wenn) nicht anders\b|\btou(?:te)?s les (?:autres )?(?:photos|images|photographies|clichés)\b|\b(?:photos|images) (?:de|sur) (?:cette|la) page\b|\bsauf (?:mention|indication) contraire\b|\btodas las (?:demás |otras )?(?:fotos|imágenes|fotografías)\b|\b(?:fotos|imágenes) (?:de|en) esta página\b|\bsalvo (?:que se )?indi/iu;
 const EXCEPTED =
-  /\b(?:except(?:ing)?(?: for)?|apart from|other than|but not|außer|ausser|ausgenommen|bis auf|sauf|excepté|hormis|excepto|salvo)\b(?! (?:where|when|as|otherwise|mention|indication|que|wo|où|indi))/iu;
+  /(?<!\p{L})(?:except(?:ing)?(?: for)?|apart from|other than|but not|außer|ausser|ausgenommen|bis auf|sauf|excepté|hormis|excepto|salvo)(?!\p{L})(?! (?:where|when|as|otherwise|mention|indication|que|wo|où|indi))/iu;
 
 /** Whether a line speaks for all pictures of its page. */
 export const isForAll = (line: string): boolean => ALL.test(line);

@@ -3,6 +3,7 @@
  * of the deed or of the legal code, written out or linked. Where the words of a link and its address disagree, neither counts.
  */
 import { conditionsIn, type CommonsLicence, type Condition } from '../licences';
+import { remembered } from '../remembered';
 import type { CreditText } from './credit-text';
 
 /** A licence as a text names it; what it does not say is `null`. */
@@ -71,13 +72,7 @@ const isSameSet = (a: ReadonlySet<Condition>, b: ReadonlySet<Condition>): boolea
 /** Whether a text names any licence at all. */
 export const namesAnyLicence = (text: CreditText): boolean => mentionsIn(text).length > 0;
 
-const known = new WeakMap<CreditText, readonly Mention[]>();
-
-function mentionsIn(text: CreditText): readonly Mention[] {
-  let mentions = known.get(text);
-  if (!mentions) known.set(text, (mentions = readMentions(text)));
-  return mentions;
-}
+const mentionsIn = remembered(readMentions);
 
 function readMentions({ text, links }: CreditText): Mention[] {
   const deeds = links.flatMap(({ href, start, end }) => deedAt(href, start, end));

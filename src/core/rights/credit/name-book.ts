@@ -1,5 +1,6 @@
 /** Finds by which names a text names pictures: their titles, the names of their files, the numbers of their captions. */
 import { folded, isWord, joinedTexts, plain, textAlone, wordsOf, type CreditText } from './credit-text';
+import { fileUnder } from '../filed';
 import { numbersIn } from './picture-numbers';
 
 /** A picture as texts may name it. */
@@ -33,9 +34,14 @@ export class NameBook {
   constructor(pictures: Iterable<NamedPicture>) {
     for (const { key, titles, files, numbers } of pictures) {
       for (const title of titles) this.addTitle(title, key);
-      for (const file of files) add(this.files, folded(plain(file)), key);
-      for (const number of numbers) add(this.numbers, number, key);
+      for (const file of files) this.add(this.files, folded(plain(file)), key);
+      for (const number of numbers) this.add(this.numbers, number, key);
     }
+  }
+
+  /** A picture may be told of more than once. */
+  private add<K>(names: Map<K, string[]>, name: K, key: string): void {
+    if (!names.get(name)?.includes(key)) fileUnder(names, name, key);
   }
 
   private addTitle(title: string, key: string): void {
@@ -43,11 +49,9 @@ export class NameBook {
     const [first] = words;
     if (first === undefined) return;
     const bucket = initial(first);
-    const filed = this.titles.get(bucket) ?? [];
-    this.titles.set(bucket, filed);
-    const same = filed.find((one) => one.words.join(' ') === words.join(' '));
-    if (same) same.keys.push(key);
-    else filed.push({ words, keys: [key] });
+    const same = this.titles.get(bucket)?.find((one) => one.words.join(' ') === words.join(' '));
+    if (!same) fileUnder(this.titles, bucket, { words, keys: [key] });
+    else if (!same.keys.includes(key)) same.keys.push(key);
   }
 
   /**
@@ -110,12 +114,6 @@ export class NameBook {
 const FILE_ENDING = /\.(?:jpe?g|png|gif|webp|avif|svg|heic|tiff?|bmp|ico|mp4|webm)(?![\p{L}\p{N}])/giu;
 const LONGEST_NAME = 120;
 const initial = (word: string): string => word.normalize('NFD').slice(0, 1);
-
-function add<K>(map: Map<K, string[]>, name: K, key: string): void {
-  const known = map.get(name);
-  if (known) known.push(key);
-  else map.set(name, [key]);
-}
 
 const TIED = /^[\s,;&/+|–—()"'“”„«»‘’-]*(?:(?:and|und|et|y|sowie|as well as)[\s"'“”„«»‘’(]*)?$/iu;
 

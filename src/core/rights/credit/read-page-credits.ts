@@ -4,6 +4,7 @@ import { captionElement } from '../../markup/caption';
 import { isElement } from '../../markup/node-text';
 import type { PageTree } from '../../markup/page-tree';
 import type { Placement } from '../../markup/placement';
+import { tagsByPlace } from '../../markup/tags-by-place';
 import { readHiding, hiddenElements, type HidingRule } from '../../styles/hidden-elements';
 import { insideOf } from '../../markup/nested-part';
 import { captionNumbers } from './picture-numbers';
@@ -60,14 +61,14 @@ export function readPageCredits({ tree, address, placements, sheets, resolve }: 
     hrefOf: (element) => resolve(attributeText(element, 'href')?.trim() ?? ''),
   };
   const weights = weighPage(tree, sight);
-  const elementAt = elementsByPlace(tree);
+  const tagAt = tagsByPlace(tree);
   const known = new Map<Element, PlaceTexts>();
   const places = new Map<number, PlaceTexts>();
   for (const { kind, source, start } of placements) {
     if (NOWHERE.has(kind) || source !== address) continue;
-    const at = elementAt(start);
-    const element = tree.elements[at];
-    if (!element) continue;
+    const tag = tagAt(start);
+    if (!tag || !(tag.isInTag || HOLDING.has(tag.element.tagName))) continue;
+    const { element, at } = tag;
     const shown = shownBy(element);
     let texts = known.get(shown);
     if (!texts) {
@@ -89,29 +90,6 @@ export function readPageCredits({ tree, address, placements, sheets, resolve }: 
     ...{ title: tree.title, places, lines, links },
     isCreditsPage: isCreditsTitle(tree.title) || isCreditsTitle(heading),
     pictures: tree.body ? weights.picturesIn(tree.body) : 0,
-  };
-}
-
-/** Where in `elements` the one stands whose start tag holds a place of the source; −1 for none. */
-function elementsByPlace(tree: PageTree): (start: number) => number {
-  const tags = tree.elements
-    .flatMap((element, at) => {
-      const location = element.sourceCodeLocation;
-      const tag = location?.startTag ?? location;
-      return tag ? [{ element, at, from: tag.startOffset, to: tag.endOffset }] : [];
-    })
-    .sort((a, b) => a.from - b.from || b.to - a.to);
-  return (start) => {
-    let low = 0;
-    let high = tags.length;
-    while (low < high) {
-      const middle = (low + high) >> 1;
-      if ((tags[middle]?.from ?? 0) <= start) low = middle + 1;
-      else high = middle;
-    }
-    const found = tags[low - 1];
-    if (!found) return -1;
-    return start < found.to || HOLDING.has(found.element.tagName) ? found.at : -1;
   };
 }
 

@@ -1,6 +1,7 @@
 /** What is recorded of rights, and the answer for every placement that follows from it. */
 import { bigint, index, integer, jsonb, pgTable, serial, text } from 'drizzle-orm/pg-core';
 import type { FoundCredit } from '@/core/rights/credit/find-credit';
+import type { Problem } from '@/core/problem';
 import type { Code, Step, Verdict } from '@/core/rights/may';
 import type { RightsRecord } from '@/core/rights/records';
 import { moment, ofSite } from './columns';
@@ -43,10 +44,12 @@ export const rightsAnswers = pgTable(
   ],
 );
 
-/** When a site's rights were answered last, and for which day. */
+/** The day for which a site's rights were asked about last, and when they were answered last; `null` where they never were. */
 export const rightsStates = pgTable('rights_states', {
   siteId: ofSite().primaryKey(),
   /** Days since 1970. */
   askedOn: integer('asked_on').notNull(),
-  answeredAt: moment('answered_at').notNull().defaultNow(),
+  answeredAt: moment('answered_at'),
+  /** Why it could not be asked on that day; the answers are those before. */
+  problem: jsonb('problem').$type<Problem>(),
 });

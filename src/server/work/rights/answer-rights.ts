@@ -1,8 +1,9 @@
 /** Answers for every placement of a site whether its picture may stand there, from the records and from what the pages say. */
 import { setImmediate } from 'node:timers/promises';
 import { eq } from 'drizzle-orm';
-import { dayOfMs } from '@/core/dating/day';
+import { dayOfMs, type Day } from '@/core/dating/day';
 import type { Placement } from '@/core/markup/placement';
+import type { Problem } from '@/core/problem';
 import { answerSite, type AnsweredPlace, type PageOfPlaces } from '@/core/rights/answer-site';
 import { RecordIndex } from '@/core/rights/record-index';
 import type { ReadableConnection } from '../../connections/connection';
@@ -14,7 +15,8 @@ import { insertRows } from '../../db/insert-rows';
 import { rightsAnswers } from '../../db/schema/rights';
 import { sites } from '../../db/schema/sites';
 import { addJob } from '../../jobs/queue';
-import { goOn, UNENDING, type Turn } from '../../jobs/turn';
+import { goOn, TurnOver, UNENDING, type Turn } from '../../jobs/turn';
+import { problemOf, ProblemError } from '../../problem-error';
 import type { ReadingRules } from '../../reading/read-batch';
 import { readCredits } from '../../reading/read-credits';
 import { fileFinder, pageFinder } from '../../reading/rights-addresses';
@@ -42,22 +44,38 @@ export async function answerRights(
 ): Promise<void> {
   const [site] = await db.orm.select().from(sites).where(eq(sites.id, siteId));
   if (!site) return;
-  const written = await recordsOf(db, siteId);
   const day = dayOfMs(now);
-  const rows =
-    written.length === 0
-      ? []
-      : await answered(db, site, new RecordIndex(written, hostOf(site)), { day, turn });
+  try {
+    await write(db, site, day, await answersOn(db, site, day, turn));
+  } catch (error) {
+    if (error instanceof TurnOver) throw error;
+    // Told on the screen, and asked again tomorrow, or as soon as a record or the site has changed.
+    await keepState(db.pool, { siteId, day, problem: problemOf(error) });
+    if (!(error instanceof ProblemError)) throw error;
+    return;
+  }
+  await checkSite(db, siteId, now, turn);
+}
+
+async function answersOn(db: Database, site: Site, day: Day, turn: Turn): Promise<AnswerRow[]> {
+  const written = await recordsOf(db, site.id);
+  if (written.length === 0) return [];
+  return answered(db, site, new RecordIndex(written, hostOf(site)), { day, turn });
+}
+
+/** Puts the answers in place of those before, and marks the pages whose errata rest on what changed. */
+async function write(
+  db: Database,
+  { id: siteId }: Site,
+  day: Day,
+  rows: readonly AnswerRow[],
+): Promise<void> {
   await asOne(db, async ({ pool }) => {
     const before = await answersByPage(pool, siteId);
     await pool.query('delete from rights_answers where site_id = $1', [siteId]);
     for (let from = 0; from < rows.length; from += BATCH)
       await insertRows(pool, rightsAnswers, rows.slice(from, from + BATCH));
-    await pool.query(
-      `insert into rights_states (site_id, asked_on) values ($1, $2)
-       on conflict (site_id) do update set asked_on = excluded.asked_on, answered_at = now()`,
-      [siteId, day],
-    );
+    await keepState(pool, { siteId, day, problem: null });
     const after = await answersByPage(pool, siteId);
     const changed = [...new Set([...before.keys(), ...after.keys()])].filter(
       (path) => before.get(path) !== after.get(path),
@@ -70,7 +88,19 @@ export async function answerRights(
       [siteId, [...changed, ...ending]],
     );
   });
-  await checkSite(db, siteId, now, turn);
+}
+
+async function keepState(
+  pool: Database['pool'],
+  { siteId, day, problem }: { readonly siteId: number; readonly day: Day; readonly problem: Problem | null },
+): Promise<void> {
+  await pool.query(
+    `insert into rights_states (site_id, asked_on, answered_at, problem)
+     values ($1, $2, case when $3::jsonb is null then now() end, $3)
+     on conflict (site_id) do update set asked_on = excluded.asked_on, problem = excluded.problem,
+       answered_at = coalesce(excluded.answered_at, rights_states.answered_at)`,
+    [siteId, day, problem === null ? null : JSON.stringify(problem)],
+  );
 }
 
 /** What of the answers errata rest on, as a digest a page. */
@@ -84,6 +114,7 @@ async function answersByPage(pool: Database['pool'], siteId: number): Promise<Ma
 }
 
 type Site = typeof sites.$inferSelect;
+type AnswerRow = typeof rightsAnswers.$inferInsert;
 
 const hostOf = ({ liveUrl, connection }: Site): string | null => {
   const url = liveUrl ?? (connection.kind === 'http' ? connection.start : null);
@@ -103,7 +134,7 @@ async function answered(
     const renditions = await storedRenditions(db, site.id, records);
     const fileOf = fileFinder(rules, records);
     const ids = await placementIds(db, site.id);
-    const rows: (typeof rightsAnswers.$inferInsert)[] = [];
+    const rows: AnswerRow[] = [];
     const known = {
       ...{ records, fileOf, pageOf: pageFinder(pages, rules) },
       renditionOf: (address: string) => renditions.get(address),
@@ -125,7 +156,7 @@ async function answered(
 function rowOf(
   { placement, answer, credit }: AnsweredPlace<Placement>,
   of: { readonly placementId: number; readonly siteId: number; readonly filePath: string },
-): typeof rightsAnswers.$inferInsert {
+): AnswerRow {
   const { may, because, until, chain } = answer;
   return { ...of, pagePath: placement.page, may, because, until, credit, chain };
 }

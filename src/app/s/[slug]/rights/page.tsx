@@ -14,7 +14,9 @@ import type { Code, Verdict } from '@/core/rights/may';
 import { Chip } from '@/ui/chip';
 import { Choices } from '@/ui/choices';
 import { Empty } from '@/ui/empty';
+import { dateText } from '@/ui/format';
 import { Pager } from '@/ui/pager';
+import { ProblemText } from '@/ui/problem-text';
 import { CODE_CHIP, CODES, VERDICT_NAME } from '@/ui/rights-words';
 import { Endings } from './endings';
 import { RecordsForm } from './records-form';
@@ -99,6 +101,14 @@ async function Listed({ site, verdict, code, sheet, summary, root }: ListedProps
             Look again
           </Link>
         </p>
+      ) : null}
+      {summary.problem ? (
+        <div className="border-b border-line-2 px-5 py-2">
+          <ProblemText problem={summary.problem} />
+          {summary.answeredAt ? (
+            <p className="text-sm text-ink-2">These are the answers of {dateText(summary.answeredAt)}.</p>
+          ) : null}
+        </div>
       ) : null}
       {reasons.length > 1 ? (
         <p className="flex flex-wrap gap-1.5 border-b border-line-2 px-5 py-2 text-sm">
