@@ -18,7 +18,7 @@ import { placementRow } from '@/server/reading/placement-row';
 import { readCredits } from '@/server/reading/read-credits';
 import { fileFinder, pageFinder } from '@/server/reading/rights-addresses';
 import { sourceShelf } from '@/server/reading/source-shelf';
-import { readRecords } from '@/server/reading/read-records';
+import { readRecords, recordsText } from '@/server/reading/read-records';
 import { isWebAddress, openSite, type SiteOptions } from './open-site';
 import { lookFor, readPicturesOf } from './picture-folder';
 import { PrintShelf } from './print-shelf';
@@ -103,7 +103,7 @@ function dayNamed(text: string): Day {
 
 async function recordsIn(file: string) {
   try {
-    return readRecords(await readFile(file, 'utf8'), file);
+    return readRecords(recordsText(await readFile(file)), file);
   } catch (error) {
     if (error instanceof ProblemError) throw error;
     throw new ProblemError({

@@ -1,6 +1,15 @@
 import { expect, it } from 'vitest';
 import { dayOf } from '@/core/dating/day';
-import { readRecords } from '@/server/reading/read-records';
+import { readRecords, recordsText } from '@/server/reading/read-records';
+
+it.each<[string, readonly number[]]>([
+  ['UTF-8', [0x5a, 0x6f, 0xc3, 0xab]],
+  ['UTF-8 with its mark', [0xef, 0xbb, 0xbf, 0x5a, 0x6f, 0xc3, 0xab]],
+  ['windows-1252', [0x5a, 0x6f, 0xeb]],
+  ['UTF-16 with its mark', [0xff, 0xfe, 0x5a, 0x00, 0x6f, 0x00, 0xeb, 0x00]],
+])('reads what a program wrote as %s', (_, bytes) => {
+  expect(recordsText(Uint8Array.from(bytes)).replace(/^\ufeff/u, '')).toBe('Zoë');
+});
 
 const read = (content: string) => readRecords(content, 'records');
 

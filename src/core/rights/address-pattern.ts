@@ -13,6 +13,10 @@ export function firstFolder(pattern: string): string | null {
   return first === '' || first.includes('*') ? null : first;
 }
 
+/** The longest run of characters that every address of a pattern has; a slash behind `**` may be missing. */
+const longestLiteral = (pattern: string): string =>
+  pattern.split(/\*\*\/|\*+/u).reduce((longest, part) => (part.length > longest.length ? part : longest), '');
+
 /** Whether an address is one of a pattern's, as a test. `**` followed by a slash stands for no folder at all, too. */
 export function matcherOf(pattern: string): (address: string) => boolean {
   const expression = pattern.replace(/\*\*\/|\*+|[\s\S]/gu, (part) => {
@@ -21,5 +25,7 @@ export function matcherOf(pattern: string): (address: string) => boolean {
     return part === '*' ? '[^/]*' : part.replace(/[\\^$.*+?()[\]{}|/-]/u, '\\$&');
   });
   const test = new RegExp(`^${expression}$`, 'u');
-  return (address) => test.test(address);
+  // Most addresses lack what the pattern says, and that is seen faster than by the expression.
+  const said = longestLiteral(pattern);
+  return (address) => address.includes(said) && test.test(address);
 }

@@ -94,6 +94,7 @@ class Entries<R extends { readonly files: readonly string[] }> {
 
   /** All that covers a file, in levels of one exactness each, the most exact first. */
   levels({ url, master }: FileAddress): { readonly how: Covering; readonly entries: Entry<R>[] }[] {
+    if (this.order === 0) return [];
     const levels: { how: Covering; entries: Entry<R>[] }[] = [{ how: 'address', entries: this.exact(url) }];
     if (master !== null && master !== url) {
       levels.push({ how: 'family', entries: this.exact(master) });

@@ -3,6 +3,8 @@ import { parse as parseCsv } from 'csv-parse/sync';
 import Joi from 'joi';
 import { dayOf, type Day } from '@/core/dating/day';
 import type { RightsRecord } from '@/core/rights/records';
+import { decodeBytes } from '@/core/source/decode-source';
+import { encodingOfByteOrderMark } from '@/core/source/sniff-encoding';
 import { ProblemError } from '../problem-error';
 
 const day = Joi.string()
@@ -52,6 +54,21 @@ const SCHEMAS: Readonly<Record<RightsRecord['record'], Joi.ObjectSchema>> = {
   shows: Joi.object({ record: kind('shows'), files, people: texts }),
   'credit-form': Joi.object({ record: kind('credit-form'), always: Joi.boolean().allow(null) }),
 };
+
+/**
+ * The text of a file of records: by its byte order mark, as UTF-8 where it is that, else as windows-1252, which office
+ * programs write.
+ */
+export function recordsText(bytes: Uint8Array): string {
+  const marked = encodingOfByteOrderMark(bytes);
+  if (marked) return decodeBytes(bytes, marked).text;
+  try {
+    return new TextDecoder('utf-8', { fatal: true }).decode(bytes);
+  } catch {
+    // The decoder throws for what is no UTF-8, and for nothing else.
+    return decodeBytes(bytes, 'windows-1252').text;
+  }
+}
 
 /**
  * @param content JSON lines, or CSV whose first row names the columns: a list's entries apart by `;` or `|`, or as JSON; releases as JSON

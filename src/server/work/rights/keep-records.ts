@@ -10,7 +10,7 @@ import { rightsRecords } from '../../db/schema/rights';
 import { addJob } from '../../jobs/queue';
 import { ProblemError } from '../../problem-error';
 import { logEvent } from '../log-event';
-import { checkedRecord, readWritten } from '../../reading/read-records';
+import { checkedRecord, readWritten, recordsText } from '../../reading/read-records';
 
 /** Largest file of records that is taken, in bytes: some hundred thousand of them. */
 const MAX_RECORDS_BYTES = 30 * 1024 ** 2;
@@ -43,7 +43,7 @@ export async function importRecords(
       why: `It has ${Math.round(bytes.length / 1024 ** 2)} MB; up to ${MAX_RECORDS_BYTES / 1024 ** 2} MB are taken.`,
       remedy: 'Bring it in in parts.',
     });
-  const rows = readWritten(new TextDecoder().decode(bytes), name);
+  const rows = readWritten(recordsText(bytes), name);
   if (rows.length === 0)
     throw new ProblemError({
       code: 'RECORDS_EMPTY',
