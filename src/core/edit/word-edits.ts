@@ -49,6 +49,9 @@ export function wordEdits(anchors: WordAnchors, source: SourceText, words: Place
   return edits.filter((edit) => edit.was !== edit.becomes);
 }
 
+/** A field of a place’s words; `block` is a text below the picture. */
+export type WordField = keyof TakenWords;
+
 /** Which words a place takes. */
 export interface TakenWords {
   readonly alt: boolean;

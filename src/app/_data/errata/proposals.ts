@@ -1,5 +1,5 @@
 import 'server-only';
-import { takesWords } from '@/core/edit/word-edits';
+import { takesWords, type WordField } from '@/core/edit/word-edits';
 import type { Finding, RuleId } from '@/core/errata/rule';
 import type { WordAnchors } from '@/core/markup/placement';
 import type { Draft, DraftSource } from '@/core/wording/drafts';
@@ -16,7 +16,7 @@ const MOST = 600;
 export interface Proposal {
   readonly ids: readonly number[];
   readonly rule: RuleId;
-  readonly field: 'alt' | 'caption';
+  readonly field: WordField;
   readonly before: string | null;
   readonly after: string;
   /** The rule itself, or where the draft comes from. */
@@ -71,7 +71,7 @@ export async function listProposals(
     const text = proposed(row, drafts.get(row.id) ?? []);
     if (!text || taken.has(`${row.id} ${text.field}`)) continue;
     taken.add(`${row.id} ${text.field}`);
-    const before = row[text.field];
+    const before = text.field === 'block' ? null : row[text.field];
     const likeness = JSON.stringify([row.rule, row.filePath, before, text]);
     const known = found.get(likeness);
     if (known) found.set(likeness, { ...known, ids: [...known.ids, row.id], pages: known.pages + 1 });
@@ -86,10 +86,13 @@ export async function listProposals(
 }
 
 function proposed(
-  { rule, degree, fix, words }: Row,
+  { rule, degree, fix, words, caption }: Row,
   drafts: readonly Draft[],
 ): Pick<Proposal, 'field' | 'after' | 'from'> | null {
   const takes = takesWords(words);
+  // Where there is no caption to be changed, a credit stands below the picture as a text of its own.
+  const isBelow = rule === 'rights/credit-missing' && !takes.caption && takes.block && !caption;
+  if (fix && isBelow) return { field: 'block', after: fix.text, from: 'rule' };
   if (fix && takes[fix.field]) return { field: fix.field, after: fix.text, from: 'rule' };
   if (!rule.startsWith('alt/') || degree === 'note' || !takes.alt) return null;
   // What a button does no other place of its picture says.

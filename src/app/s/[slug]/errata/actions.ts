@@ -3,6 +3,7 @@
 import { revalidatePath } from 'next/cache';
 import { act, type Outcome } from '@/app/_data/act';
 import { siteBySlug } from '@/app/_data/site';
+import type { WordField } from '@/core/edit/word-edits';
 import type { Problem } from '@/core/problem';
 import { gatherWords, type WordsOfPlaces } from '@/server/work/words/gather-words';
 import { letStand, standNoLonger, type StetInput } from '@/server/work/errata/let-stand';
@@ -24,7 +25,7 @@ export async function stopStanding(slug: string, ids: readonly number[]): Promis
 /** A text for one field of some places. */
 interface ProposedText {
   readonly ids: readonly number[];
-  readonly field: 'alt' | 'caption';
+  readonly field: WordField;
   /** `null` for what the site says. */
   readonly text: string | null;
 }

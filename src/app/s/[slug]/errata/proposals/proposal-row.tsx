@@ -16,8 +16,12 @@ interface ProposalRowProps {
   onType: (text: string) => void;
 }
 
-const FIELD = { alt: 'Alt text', caption: 'Caption' } as const;
-const NOTHING = { alt: 'no alt text', caption: 'no caption' } as const;
+const FIELD = { alt: 'Alt text', caption: 'Caption', block: 'Text below' } as const;
+const NOTHING = {
+  alt: 'no alt text',
+  caption: 'no caption',
+  block: 'no caption, and no text below',
+} as const;
 
 /** One text before and after, with the picture and its places. */
 export function ProposalRow(props: ProposalRowProps) {
