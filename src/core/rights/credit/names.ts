@@ -80,21 +80,27 @@ function spansAround(words: readonly Word[], at: number, { given, family }: Name
   const most = initialsOf(given).length;
   for (let count = 1; count <= most && count <= at; count++) {
     const run = words.slice(at - count, at);
-    const isRun = run.slice(1).every(isGivenGap) && isGivenGap(words[at] as Word);
+    const isRun = areTied([...run, words[at] as Word]);
     if (isRun && isGiven(run, given)) spans.push([at - count, end]);
   }
   const shared = sharedFamily(words, at, given);
   if (shared !== null) spans.push([shared, end]);
   for (let count = 1; count <= given.length && end + count <= words.length; count++) {
     const run = words.slice(end, end + count);
-    const isRun = isBehind(run[0] as Word) && run.slice(1).every(isGivenGap);
+    const isRun = isBehind(run[0] as Word) && areTied(run);
     if (isRun && isGiven(run, given)) spans.push([at, end + count]);
   }
   return spans;
 }
 
 /** Between names there is a blank; behind an initial a full stop. */
-const isGivenGap = ({ gap }: Word): boolean => /^(?:\.?-?[^\S\n]*)$/u.test(gap) && gap !== '';
+const areTied = (run: readonly Word[]): boolean =>
+  run.every(({ gap }, i) => {
+    const before = run[i - 1];
+    if (!before) return true;
+    const isInitial = before.written.length === 1;
+    return (isInitial ? /^(?:\.-?|-)?[^\S\n]*$/u : /^[^\S\n]+$/u).test(gap) && gap !== '';
+  });
 const isBehind = ({ gap }: Word): boolean => /^,?[^\S\n]+$/u.test(gap);
 
 /** Whether words are the given names: the first or its initial, then any of the others in their order; or initials alone. */
@@ -127,7 +133,7 @@ function isGivenName(seen: string, wanted: string): boolean {
 
 /** `Ann and Tom Lee`: where the given name stands that shares a family name with the next one. */
 function sharedFamily(words: readonly Word[], at: number, given: readonly string[]): number | null {
-  for (let tie = at - 2; tie >= Math.max(1, at - 3); tie--) {
+  for (let tie = at - 2; tie >= Math.max(0, at - 3); tie--) {
     const word = words[tie] as Word;
     const isTie = /^(?:and|und|et|y|e)$/u.test(word.folded) && isNext(word);
     const isSign = /^\s*[&+]\s*$/u.test((words[tie + 1] as Word).gap);
