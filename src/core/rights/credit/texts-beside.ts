@@ -115,7 +115,7 @@ function blockBeside(unit: Element, direction: -1 | 1, page: Page): CreditText |
     const node = siblings[i];
     if (!node) break;
     const isEmpty = isElement(node) && isBlank(node, page) && page.weights.picturesIn(node) === 0;
-    if (isEmpty) continue;
+    if (isEmpty && !isFull()) continue;
     const isOpen = isElement(node) && (isBlock(node) || page.weights.picturesIn(node) > 0);
     if (!isOpen) {
       run.push(node);
