@@ -18,6 +18,8 @@ export interface AttributeValue {
   /** The characters between the quotes in the source. */
   readonly span: Span;
   readonly quote: Quote;
+  /** The whole attribute. */
+  readonly written: WrittenAttribute;
   /** The span of `value.slice(from, to)` in the source. */
   spanOf(from: number, to: number): Span;
 }
@@ -46,8 +48,7 @@ export function locateAttribute(
   if (!written || written.quote === 'bare') return null;
   const value = attributeText(element, name.startsWith('xlink:') ? name.slice(6) : name);
   if (value === null) return null;
-  const span = { start: written.valueStart, end: written.valueEnd };
-  return new LocatedValue(source.text, span, value, written.quote);
+  return new LocatedValue(source.text, value, written);
 }
 
 /** Where an element's attribute is written, with or without a value; `null` where the parser made the element up. */
@@ -74,20 +75,27 @@ class LocatedValue implements AttributeValue {
 
   constructor(
     private readonly text: string,
-    readonly span: Span,
     readonly value: string,
-    readonly quote: Quote,
+    readonly written: WrittenAttribute,
   ) {}
 
+  get span(): Span {
+    return { start: this.written.valueStart, end: this.written.valueEnd };
+  }
+
+  get quote(): Quote {
+    return this.written.quote;
+  }
+
   spanOf(from: number, to: number): Span {
-    const { start, end } = this.span;
+    const { valueStart: start, valueEnd: end } = this.written;
     if (end - start === this.value.length) return { start: start + from, end: start + to };
     this.offsets ??= decodeAttribute(this.text.slice(start, end)).offsets;
     return { start: this.sourceOffset(from), end: this.sourceOffset(to) };
   }
 
   private sourceOffset(at: number): number {
-    const { start, end } = this.span;
+    const { valueStart: start, valueEnd: end } = this.written;
     return start + (this.offsets?.[at] ?? end - start);
   }
 }

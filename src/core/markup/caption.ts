@@ -9,7 +9,7 @@ const CAPTION_CLASS = /(?:^|[\s_-])(?:caption|legend)(?:$|[\s_-])/i;
 
 /** The element that holds the caption: the figure's `figcaption`, else a neighbour whose class says so. */
 export function captionElement(
-  { remembered }: PageTree,
+  { remembered }: Pick<PageTree, 'remembered'>,
   element: Element,
   figure: Element | null,
 ): Element | null {
