@@ -150,7 +150,7 @@ function mutedIn(targets: ReadonlyMap<Element, Target>, mute: ReadonlySet<Elemen
 }
 
 /** Whether an element, or one it stands in, goes. */
-export function isGone(element: Element, gone: ReadonlySet<Element>): boolean {
+function isGone(element: Element, gone: ReadonlySet<Element>): boolean {
   for (let at: Element | null = element; at; at = parentOf(at)) if (gone.has(at)) return true;
   return false;
 }

@@ -26,7 +26,7 @@ const BOXES = new Set(['div', 'section', 'article', 'aside', 'nav', 'table', 'ul
 const HEADINGS = new Set(['h1', 'h2', 'h3', 'h4', 'h5', 'h6']);
 
 /** Words put in place of a picture that was all that something said. */
-export interface Spoken {
+interface Spoken {
   readonly picture: Element;
   readonly words: string;
 }

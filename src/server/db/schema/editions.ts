@@ -12,10 +12,12 @@ import {
 } from 'drizzle-orm/pg-core';
 import type { SourceEdit } from '@/core/edit/source-edit';
 import type { PlaceWords } from '@/core/edit/word-edits';
+import type { PlacementKind } from '@/core/markup/kinds/kind';
 import type { EditionState } from '@/core/edition/edition-state';
 import type { Problem } from '@/core/problem';
 import type { PlannedPlace, Rendition } from '@/core/swap/plan-swap';
 import type { EditSubject } from '@/core/swap/swap-edits';
+import type { Outcome } from '@/core/take-off/outcome';
 import { moment, ofSite } from './columns';
 
 export const intake = pgTable('intake', {
@@ -60,8 +62,10 @@ export const changes = pgTable('changes', {
     .references(() => editions.id, { onDelete: 'cascade' }),
   /** The picture that is put out; or whose words change. */
   fromPath: text('from_path').notNull(),
-  /** The picture that is put in; `null` where only words change. */
+  /** The picture that is put in; `null` where only words change, or where places are taken off their pages. */
   intakeId: integer('intake_id').references(() => intake.id),
+  /** Whether its places are taken off their pages; an edition has one such change at most. */
+  takesOff: boolean('takes_off').notNull().default(false),
   /** Words for all its places. */
   words: jsonb('words').$type<PlaceWords>().notNull(),
   /** Words for one place each, by the number of the placement: for changes of words alone. */
@@ -70,10 +74,23 @@ export const changes = pgTable('changes', {
   placementIds: jsonb('placement_ids').$type<readonly number[]>().notNull(),
   state: text('state').$type<ChangeState>().notNull().default('preparing'),
   places: jsonb('places').$type<readonly PlannedPlace[]>().notNull().default([]),
+  /** What becomes of the places that are taken off. */
+  offs: jsonb('offs').$type<readonly PlaceOff[]>().notNull().default([]),
   problem: jsonb('problem').$type<Problem>(),
   createdBy: text('created_by').notNull(),
   createdAt: moment('created_at').notNull().defaultNow(),
 });
+
+/** A place that is taken off its page; one of a style sheet stands for all the pages that it is met on. */
+export interface PlaceOff extends Outcome {
+  readonly page: string;
+  readonly source: string;
+  readonly kind: PlacementKind;
+  /** The file that it shows. */
+  readonly path: string;
+  /** How many pages it is met on. */
+  readonly pages: number;
+}
 
 export const edits = pgTable(
   'edits',
@@ -84,7 +101,8 @@ export const edits = pgTable(
       .references(() => changes.id, { onDelete: 'cascade' }),
     pagePath: text('page_path').notNull(),
     sourcePath: text('source_path').notNull(),
-    subject: text('subject').$type<EditSubject>().notNull(),
+    /** `place`: it is taken off. */
+    subject: text('subject').$type<EditSubject | 'place'>().notNull(),
     /** Start of the reference whose place it belongs to: words stand near it. */
     placeStart: integer('place_start').notNull(),
     start: integer('start').notNull(),
@@ -107,6 +125,8 @@ export const removals = pgTable(
     path: text('path').notNull(),
     sha256: text('sha256').notNull(),
     sizeBytes: integer('size_bytes').notNull(),
+    /** Whether it goes even where scripts or other texts name it: its bytes may not be had any more. */
+    mustGo: boolean('must_go').notNull().default(false),
     state: text('state').$type<ChangeState>().notNull().default('preparing'),
     /** What was looked through before it was said to be unused. */
     searched: jsonb('searched').$type<SearchedFor>(),
@@ -122,6 +142,8 @@ export interface SearchedFor {
   readonly sheets: number;
   /** Scripts, data and other texts. */
   readonly texts: number;
+  /** Files that name it all the same, where it must go. */
+  readonly namedIn?: readonly string[];
 }
 
 export const newFiles = pgTable('new_files', {

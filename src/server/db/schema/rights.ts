@@ -1,10 +1,12 @@
 /** What is recorded of rights, and the answer for every placement that follows from it. */
-import { bigint, index, integer, jsonb, pgTable, serial, text } from 'drizzle-orm/pg-core';
+import { bigint, customType, index, integer, jsonb, pgTable, serial, text } from 'drizzle-orm/pg-core';
 import type { FoundCredit } from '@/core/rights/credit/find-credit';
 import type { Problem } from '@/core/problem';
 import type { Code, Step, Verdict } from '@/core/rights/may';
 import type { RightsRecord } from '@/core/rights/records';
 import { moment, ofSite } from './columns';
+
+const bytea = customType<{ data: Buffer }>({ dataType: () => 'bytea' });
 
 /** One record, as its line in a file of records says it; of two that are equally exact the later stands. */
 export const rightsRecords = pgTable(
@@ -15,11 +17,31 @@ export const rightsRecords = pgTable(
     kind: text('kind').$type<RightsRecord['record']>().notNull(),
     /** The address of the one file that somebody recorded on a screen; `null` for what came from a file of records. */
     forFile: text('for_file'),
+    /** The person that somebody recorded on a screen; `null` for all other records. */
+    forPerson: text('for_person'),
     body: jsonb('body').$type<Readonly<Record<string, unknown>>>().notNull(),
     saidBy: text('said_by').notNull(),
     saidAt: moment('said_at').notNull().defaultNow(),
   },
   (table) => [index('rights_records_site').on(table.siteId, table.id)],
+);
+
+/** A paper by which somebody allowed to be shown, sealed with the installation's secret: only maintainers have it opened. */
+export const releasePapers = pgTable(
+  'release_papers',
+  {
+    id: serial('id').primaryKey(),
+    siteId: ofSite(),
+    person: text('person').notNull(),
+    fileName: text('file_name').notNull(),
+    contentType: text('content_type').notNull(),
+    sizeBytes: integer('size_bytes').notNull(),
+    /** Nonce, tag and sealed bytes, in that order (AES-256-GCM). */
+    sealed: bytea('sealed').notNull(),
+    keptBy: text('kept_by').notNull(),
+    keptAt: moment('kept_at').notNull().defaultNow(),
+  },
+  (table) => [index('release_papers_person').on(table.siteId, table.person)],
 );
 
 /** Whether a picture may stand in a place, as it was answered last. */

@@ -75,10 +75,21 @@ async function gathered(
   return edition.number;
 }
 
+const SHOWS = 'x.site_id = f.site_id and x.file_path = f.path and x.until_survey is null';
+/** What an edition swaps, or takes off its page, is a use no longer; what could not be taken off still is one. */
+const GIVEN_UP = `exists (
+  select 1 from changes c where c.edition_id = $3 and (c.takes_off or c.intake_id is not null) and c.state = 'ready'
+    and x.id in (select jsonb_array_elements_text(c.placement_ids)::bigint)
+    and not exists (select 1 from jsonb_array_elements(c.offs) o
+      where o ->> 'source' = x.source_path and (o ->> 'start')::int = x.start and o ->> 'refused' is not null))`;
+
 /** SQL: how many places show the file `f`, and one of their pages. */
-export const USES = `
-  (select count(*)::int from placements x where x.site_id = f.site_id and x.file_path = f.path and x.until_survey is null) as uses,
-  (select min(x.page_path) from placements x where x.site_id = f.site_id and x.file_path = f.path and x.until_survey is null) as page`;
+const USES = `(select count(*)::int from placements x where ${SHOWS}) as uses,
+  (select min(x.page_path) from placements x where ${SHOWS}) as page`;
+
+/** SQL: the same once the edition `$3` is live. */
+export const USES_AFTER = `(select count(*)::int from placements x where ${SHOWS} and not ${GIVEN_UP}) as uses,
+  (select min(x.page_path) from placements x where ${SHOWS} and not ${GIVEN_UP}) as page`;
 
 export function usedProblem(path: string, page: string | null): ProblemError {
   return new ProblemError({

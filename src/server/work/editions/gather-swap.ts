@@ -1,4 +1,4 @@
-import { and, eq, isNotNull } from 'drizzle-orm';
+import { and, eq } from 'drizzle-orm';
 import Joi from 'joi';
 import { requireRole, type Actor } from '../../accounts/actor';
 import { checkedInput } from '../../checked-input';
@@ -11,6 +11,8 @@ import { draftEdition } from './draft-edition';
 import { releaseWords } from '../words/gather-words';
 import { logEvent } from '../log-event';
 import { prepareBeside, wordedSources } from './prepare-beside';
+import { prepareRemovalsOf } from './prepare-removals-of';
+import { releasePlacements } from './release-placements';
 import { EDITORS } from '@/core/edition/edition-state';
 
 export interface SwapRequest {
@@ -70,7 +72,7 @@ export async function gatherSwap(db: Database, actor: Actor, request: SwapReques
 async function gathered(db: Database, actor: Actor, value: SwapRequest): Promise<number> {
   const edition = await draftEdition(db, actor, value.siteId);
   await refuseOtherPlaces(db, value);
-  await releasePlacements(db, edition.id, value.placementIds);
+  await releasePlacements(db, edition.id, value.placementIds, 'both');
   // Words that were written for these places stay, unless the swap brings others.
   const brings = { alt: Boolean(value.alt), caption: Boolean(value.caption), block: false };
   if (brings.alt || brings.caption)
@@ -118,31 +120,6 @@ async function refuseOtherPlaces(
   });
 }
 
-/** Takes placements out of the edition's other swaps; one that keeps others is prepared anew. */
-async function releasePlacements(
-  db: Database,
-  editionId: number,
-  placementIds: readonly number[],
-): Promise<void> {
-  const chosen = new Set(placementIds);
-  const others = await db.orm
-    .select()
-    .from(changes)
-    .where(and(eq(changes.editionId, editionId), isNotNull(changes.intakeId)));
-  for (const other of others) {
-    const kept = other.placementIds.filter((id) => !chosen.has(id));
-    if (kept.length === other.placementIds.length) continue;
-    if (kept.length === 0) await db.orm.delete(changes).where(eq(changes.id, other.id));
-    else {
-      await db.orm
-        .update(changes)
-        .set({ placementIds: kept, state: 'preparing' })
-        .where(eq(changes.id, other.id));
-      await addJob(db.pool, 'prepare-change', { changeId: other.id }, `change-${other.id}`);
-    }
-  }
-}
-
 /** Takes a change out of an edition that is still a draft. */
 export async function dropChange(db: Database, actor: Actor, changeId: number): Promise<void> {
   requireRole(actor, EDITORS, 'change an edition');
@@ -151,11 +128,15 @@ export async function dropChange(db: Database, actor: Actor, changeId: number): 
 
 async function dropped(db: Database, changeId: number): Promise<void> {
   const sources = await wordedSources(db, [changeId]);
-  const { rows } = await db.pool.query<{ site_id: number }>(
-    `delete from changes c using editions e where c.id = $1 and e.id = c.edition_id and e.state = 'draft' returning e.site_id`,
+  const { rows } = await db.pool.query<{ site_id: number; edition_id: number }>(
+    `delete from changes c using editions e where c.id = $1 and e.id = c.edition_id and e.state = 'draft'
+     returning e.site_id, e.id as edition_id`,
     [changeId],
   );
-  if (rows[0]) return prepareBeside(db, rows[0].site_id, sources);
+  if (rows[0]) {
+    await prepareRemovalsOf(db, rows[0].edition_id);
+    return prepareBeside(db, rows[0].site_id, sources);
+  }
   throw new ProblemError({
     code: 'CHANGE_FIXED',
     what: 'The change was not taken out.',

@@ -1,6 +1,7 @@
 /** Works out, before anything is touched, which files a publication adds, writes and removes: its journal. */
 import { asc, eq } from 'drizzle-orm';
 import { applyEdits } from '@/core/edit/apply-edits';
+import { withoutMoot } from '@/core/edit/moot-edits';
 import { rebaseEdits } from '@/core/edit/rebase-edits';
 import type { SourceEdit } from '@/core/edit/source-edit';
 import type { Problem } from '@/core/problem';
@@ -48,7 +49,9 @@ export async function planPublishing(
     if (!others.some((other) => isSameEdit(other, edit))) bySource.set(path, [...others, edit]);
   }
   for (const [path, list] of bySource) {
-    planned.push(await planSource(connection, path, { edits: list, expects: list[0]?.expects ?? '' }));
+    planned.push(
+      await planSource(connection, path, { edits: withoutMoot(list), expects: list[0]?.expects ?? '' }),
+    );
   }
   planned.push(...(await planRemovals(db, editionId)));
   return planned;
@@ -73,7 +76,7 @@ async function planRemovals(db: Database, editionId: number): Promise<NewStep[]>
   const planned: NewStep[] = [];
   for (const { removal, siteId } of rows) {
     const { path, sha256: wasSha } = removal;
-    const problem = await refuseUsed(db, siteId, path).then(
+    const problem = await refuseUsed(db, siteId, removal).then(
       () => null,
       (error: unknown) => problemOf(error),
     );

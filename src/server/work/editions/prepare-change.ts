@@ -6,7 +6,10 @@ import { sites } from '../../db/schema/sites';
 import { problemOf, ProblemError } from '../../problem-error';
 import { OpenedSources } from './opened-sources';
 import type { Prepared } from './prepared';
+import { asOne } from '../../db/in-transaction';
+import { prepareRemovalsOf } from './prepare-removals-of';
 import { prepareSwap } from './prepare-swap';
+import { prepareTakeOff } from './prepare-take-off';
 import { prepareWords } from '../words/prepare-words';
 import { openConnection } from '../sites/site-connection';
 
@@ -24,9 +27,11 @@ export async function prepareChange(db: Database, changeId: number): Promise<voi
   const { change, picture, site } = row;
   try {
     const sources = new OpenedSources(db, site.id, await openConnection(db, site));
-    const prepared = picture
-      ? await prepareSwap(db, sources, { change, picture })
-      : await prepareWords(db, sources, change);
+    const prepared = change.takesOff
+      ? await prepareTakeOff(db, sources, change)
+      : picture
+        ? await prepareSwap(db, sources, { change, picture })
+        : await prepareWords(db, sources, change);
     await keepPrepared(db, change, prepared);
   } catch (error) {
     await db.orm
@@ -37,14 +42,16 @@ export async function prepareChange(db: Database, changeId: number): Promise<voi
   }
 }
 
-type Tx = Parameters<Parameters<Database['orm']['transaction']>[0]>[0];
+type Tx = Database['orm'];
 
 /**
  * Keeps what a change came to, unless it was gathered anew meanwhile: then another job prepares it. Where two changes
  * of an edition put words into the same spot, the later one has it.
  */
-async function keepPrepared(db: Database, change: Change, { edits: made, files, places }: Prepared) {
-  await db.orm.transaction(async (tx) => {
+async function keepPrepared(db: Database, change: Change, prepared: Prepared) {
+  const { edits: made, files, places, offs = [] } = prepared;
+  await asOne(db, async (one) => {
+    const tx = one.orm;
     await tx
       .select({ id: editions.id })
       .from(editions)
@@ -59,7 +66,11 @@ async function keepPrepared(db: Database, change: Change, { edits: made, files, 
     if (files.length > 0)
       await tx.insert(newFiles).values(files.map((file) => ({ ...file, changeId: change.id })));
     await yieldSpots(tx, change.editionId);
-    await tx.update(changes).set({ state: 'ready', places, problem: null }).where(eq(changes.id, change.id));
+    await tx
+      .update(changes)
+      .set({ state: 'ready', places, offs, problem: null })
+      .where(eq(changes.id, change.id));
+    if (change.takesOff) await prepareRemovalsOf(one, change.editionId);
   });
 }
 

@@ -1,5 +1,9 @@
 /** Makes sure that nothing on a site names a file before it is taken off: not only places, but every text it holds. */
 import { eq } from 'drizzle-orm';
+import { applyEdits } from '@/core/edit/apply-edits';
+import type { SourceEdit } from '@/core/edit/source-edit';
+import { withoutMoot } from '@/core/edit/moot-edits';
+import { decodeSource } from '@/core/source/decode-source';
 import { isPagePath, isSheetPath } from '@/core/source/role-of-name';
 import type { ReadableConnection } from '../../connections/connection';
 import type { Database } from '../../db/database';
@@ -7,7 +11,7 @@ import { editions, removals, type SearchedFor } from '../../db/schema/editions';
 import { sites } from '../../db/schema/sites';
 import { problemOf, ProblemError } from '../../problem-error';
 import { storeBytes } from '../../store/store';
-import { USES, usedProblem } from './gather-removal';
+import { USES_AFTER, usedProblem } from './gather-removal';
 import { openConnection } from '../sites/site-connection';
 
 /** Prepares a removal that was gathered; what speaks against it is written into it. */
@@ -20,10 +24,12 @@ export async function prepareRemoval(db: Database, removalId: number): Promise<v
     .where(eq(removals.id, removalId));
   if (!row || row.removal.state === 'ready') return;
   const { removal, site } = row;
+  // What the edition does to pages is worked out first; that done, this is asked again.
+  if (await isPreparing(db, removal.editionId)) return;
   try {
-    await refuseUsed(db, site.id, removal.path);
+    await refuseUsed(db, site.id, removal);
     const connection = await openConnection(db, site);
-    const searched = await searchEverywhere(connection, removal.path);
+    const searched = await searchEverywhere(connection, removal, await editsOf(db, removal.editionId));
     // Kept before anything is touched: withdrawing the edition puts these very bytes back.
     const sha256 = await storeBytes(await connection.read(removal.path));
     await db.orm
@@ -39,11 +45,35 @@ export async function prepareRemoval(db: Database, removalId: number): Promise<v
   }
 }
 
-/** @throws ProblemError `FILE_USED` where a place of the last survey shows the file */
-export async function refuseUsed(db: Database, siteId: number, path: string): Promise<void> {
+async function isPreparing({ pool }: Database, editionId: number): Promise<boolean> {
+  const { rows } = await pool.query(
+    `select 1 from changes where edition_id = $1 and state = 'preparing' and (takes_off or intake_id is not null) limit 1`,
+    [editionId],
+  );
+  return rows.length > 0;
+}
+
+/** What an edition changes, by the file in which it is written. */
+async function editsOf({ pool }: Database, editionId: number): Promise<Map<string, SourceEdit[]>> {
+  const { rows } = await pool.query<SourceEdit & { path: string }>(
+    `select e.source_path as path, e.start, e."end", e.was, e.becomes from edits e join changes c on c.id = e.change_id
+     where c.edition_id = $1`,
+    [editionId],
+  );
+  const bySource = new Map<string, SourceEdit[]>();
+  for (const { path, ...edit } of rows) bySource.set(path, [...(bySource.get(path) ?? []), edit]);
+  return bySource;
+}
+
+/** @throws ProblemError `FILE_USED` where a place of the last survey shows the file that its edition leaves there */
+export async function refuseUsed(
+  db: Database,
+  siteId: number,
+  { path, editionId }: { readonly path: string; readonly editionId: number },
+): Promise<void> {
   const { rows } = await db.pool.query<{ uses: number; page: string | null }>(
-    `select ${USES} from files f where f.site_id = $1 and f.path = $2`,
-    [siteId, path],
+    `select ${USES_AFTER} from files f where f.site_id = $1 and f.path = $2`,
+    [siteId, path, editionId],
   );
   if ((rows[0]?.uses ?? 0) > 0) throw usedProblem(path, rows[0]?.page ?? null);
 }
@@ -57,10 +87,15 @@ const MAX_TEXT_BYTES = 20 * 1024 ** 2;
  *
  * @throws ProblemError `FILE_NAMED` where one holds it, even if only in a comment or a script
  */
-async function searchEverywhere(connection: ReadableConnection, path: string): Promise<SearchedFor> {
+async function searchEverywhere(
+  connection: ReadableConnection,
+  { path, mustGo }: { readonly path: string; readonly mustGo: boolean },
+  edits: ReadonlyMap<string, readonly SourceEdit[]>,
+): Promise<SearchedFor> {
   const name = path.split('/').at(-1) ?? path;
   const isNamedIn = namesFile(name);
   const counts = { pages: 0, sheets: 0, texts: 0 };
+  const namedIn: string[] = [];
   const { files } = await connection.list();
   for (const file of files) {
     const isPage = isPagePath(file.path);
@@ -71,8 +106,9 @@ async function searchEverywhere(connection: ReadableConnection, path: string): P
       !(isPage || isSheet || TEXT_NAME.test(file.path))
     )
       continue;
-    const bytes = Buffer.from(await connection.read(file.path));
-    if (isNamedIn(bytes)) {
+    const bytes = asEdited(file.path, await connection.read(file.path), edits.get(file.path) ?? []);
+    if (isNamedIn(bytes) && mustGo) namedIn.push(file.path);
+    else if (isNamedIn(bytes)) {
       throw new ProblemError({
         code: 'FILE_NAMED',
         what: `${path} stays.`,
@@ -82,7 +118,14 @@ async function searchEverywhere(connection: ReadableConnection, path: string): P
     }
     counts[isPage ? 'pages' : isSheet ? 'sheets' : 'texts']++;
   }
-  return counts;
+  return namedIn.length > 0 ? { ...counts, namedIn } : counts;
+}
+
+/** A source as the edition leaves it; as it is, where the edits do not fit it any more. */
+function asEdited(path: string, bytes: Uint8Array, edits: readonly SourceEdit[]): Buffer {
+  if (edits.length === 0) return Buffer.from(bytes);
+  const applied = applyEdits({ bytes, source: decodeSource(path, bytes) }, withoutMoot(edits));
+  return Buffer.from(applied.ok ? applied.bytes : bytes);
 }
 
 /**

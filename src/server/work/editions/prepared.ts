@@ -1,5 +1,5 @@
 import type { PlannedPlace } from '@/core/swap/plan-swap';
-import type { edits, newFiles } from '../../db/schema/editions';
+import type { edits, newFiles, PlaceOff } from '../../db/schema/editions';
 
 export type NewEdit = Omit<typeof edits.$inferInsert, 'changeId'>;
 
@@ -8,4 +8,6 @@ export interface Prepared {
   readonly edits: readonly NewEdit[];
   readonly files: readonly Omit<typeof newFiles.$inferInsert, 'changeId'>[];
   readonly places: readonly PlannedPlace[];
+  /** Absent where no place is taken off. */
+  readonly offs?: readonly PlaceOff[];
 }

@@ -14,6 +14,7 @@ import { ProblemError } from '../../problem-error';
 import { draftEdition } from '../editions/draft-edition';
 import { logEvent } from '../log-event';
 import { prepareBeside, wordedSources } from '../editions/prepare-beside';
+import { releasePlacements } from '../editions/release-placements';
 
 /** Words for some places: `null` leaves what the site says there. */
 export interface WordsOfPlaces extends PlaceWords {
@@ -90,6 +91,8 @@ async function gathered(
     byFile.set(row.path, known);
   }
   const edition = count > 0 ? await draftEdition(db, actor, siteId) : null;
+  // Words for a place say that it stays.
+  if (edition) await releasePlacements(db, edition.id, [...byFile.values()].flatMap((words) => Object.keys(words).map(Number)), 'take-off'); // prettier-ignore
   const made = edition
     ? await insertChanges(db, { editionId: edition.id, byFile, createdBy: actor.name })
     : [];
@@ -173,6 +176,7 @@ export async function releaseWords(
     .where(
       and(
         isNull(changes.intakeId),
+        eq(changes.takesOff, false),
         sql`${changes.editionId} in (select id from editions where site_id = ${siteId} and state = 'draft')`,
       ),
     );

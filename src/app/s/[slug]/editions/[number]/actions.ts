@@ -4,6 +4,7 @@ import { revalidatePath } from 'next/cache';
 import { act } from '@/app/_data/act';
 import type { Problem } from '@/core/problem';
 import { dropRemoval } from '@/server/work/editions/gather-removal';
+import { leavePlaces } from '@/server/work/editions/gather-take-off';
 import { dropChange } from '@/server/work/editions/gather-swap';
 import { publishEdition, withdrawEdition } from '@/server/work/editions/publish-edition';
 import { settleByHand, tryUndoingAgain } from '@/server/work/editions/settle-publication';
@@ -22,6 +23,16 @@ export async function withdraw(slug: string, editionId: number): Promise<Problem
 
 export async function takeOut(slug: string, changeId: number): Promise<Problem | null> {
   const outcome = await act((db, actor) => dropChange(db, actor, changeId));
+  revalidatePath(`/s/${slug}`, 'layout');
+  return outcome.ok ? null : outcome.problem;
+}
+
+export async function leaveThere(
+  slug: string,
+  siteId: number,
+  spots: readonly { readonly source: string; readonly start: number }[],
+): Promise<Problem | null> {
+  const outcome = await act((db, actor) => leavePlaces(db, actor, siteId, spots));
   revalidatePath(`/s/${slug}`, 'layout');
   return outcome.ok ? null : outcome.problem;
 }

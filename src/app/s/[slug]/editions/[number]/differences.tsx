@@ -8,6 +8,7 @@ const SUBJECT = {
   alt: 'Alt text',
   caption: 'Caption',
   block: 'Text under it',
+  place: 'Taken off',
 } as const;
 
 /** What changes at one place: each old value struck through above the new one. */
@@ -38,4 +39,10 @@ export function Differences({ edits: listed }: { edits: readonly Edit[] }) {
   );
 }
 
-const NOTHING = { reference: '', alt: 'none: marked as decoration', caption: 'none', block: '' } as const;
+const NOTHING = {
+  reference: '',
+  alt: 'none: marked as decoration',
+  caption: 'none',
+  block: '',
+  place: '',
+} as const;

@@ -58,13 +58,13 @@ export function EditionActs({ slug, editionId, state, isReady, touches }: Editio
 }
 
 /** Takes one change, or one file that was to go, out of a draft. */
-export function TakeOut({ run }: { run: () => Promise<Problem | null> }) {
+export function TakeOut({ run, label = 'Take out' }: { run: () => Promise<Problem | null>; label?: string }) {
   const [problem, setProblem] = useState<Problem | null>(null);
   const [isPending, start] = useTransition();
   return (
     <>
       <Button weight="quiet" disabled={isPending} onClick={() => start(async () => setProblem(await run()))}>
-        Take out
+        {label}
       </Button>
       {problem ? <ProblemText problem={problem} /> : null}
     </>

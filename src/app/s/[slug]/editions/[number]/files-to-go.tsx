@@ -34,6 +34,11 @@ export function FilesToGo({ slug, taken, isDraft }: FilesToGoProps) {
                   ? ` · not named in ${count(searched.pages, 'page')}, ${count(searched.sheets, 'style sheet')} and ${count(searched.texts, 'other text')}`
                   : ''}
               </p>
+              {searched?.namedIn ? (
+                <p className="text-sm text-should">
+                  It goes though {searched.namedIn.join(', ')} names it: look there afterwards.
+                </p>
+              ) : null}
               {problem ? <ProblemText problem={problem} /> : null}
             </div>
             {isDraft ? <TakeOut run={keepFile.bind(null, slug, id)} /> : null}

@@ -10,6 +10,7 @@ import { takeOut } from './actions';
 import { EditionActs, TakeOut } from './edition-acts';
 import { FilesToGo } from './files-to-go';
 import { Losses } from './losses';
+import { OffsOfEdition } from './offs-of-edition';
 import { Progress } from './progress';
 import { WordsOfEdition } from './words-of-edition';
 
@@ -67,7 +68,8 @@ export default async function EditionPage({ params }: { params: Promise<{ slug: 
         </div>
         {all.length === 0 ? (
           <Empty head="This edition is empty">
-            Swap a picture or write other words for one, and the change is gathered here.
+            Swap a picture, take one off its pages or write other words for one, and the change is gathered
+            here.
           </Empty>
         ) : null}
         <Losses losses={losses} />
@@ -77,7 +79,9 @@ export default async function EditionPage({ params }: { params: Promise<{ slug: 
             edits: edits.filter(({ changeId }) => changeId === change.id),
             takeOut: edition.state === 'draft' ? <TakeOut run={takeOut.bind(null, slug, change.id)} /> : null,
           };
-          return picture ? (
+          return change.takesOff ? (
+            <OffsOfEdition key={change.id} {...shared} siteId={site.id} isDraft={edition.state === 'draft'} />
+          ) : picture ? (
             <ChangeOfEdition
               key={change.id}
               {...shared}

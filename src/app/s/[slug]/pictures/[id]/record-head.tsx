@@ -70,6 +70,9 @@ export function RecordHead({ slug, found, mayTeach, isCounted }: RecordHeadProps
                 Write its words
               </Link>
             ) : null}
+            <Link href={`/s/${slug}/pictures/${file.id}/off`} className={buttonClass('quiet')}>
+              Take it off its pages
+            </Link>
           </p>
         ) : null}
       </div>
