@@ -99,13 +99,17 @@ describe('a picture that leaves all its pages', () => {
     const before = await snapshot(root);
     await gather(HALL, HALL);
     expect(await draft()).toMatchObject({ state: 'ready' });
-    expect(await removals()).toEqual(HALL.toSorted().map((path) => ({ path, state: 'ready', code: null, named: null })));
+    expect(await removals()).toEqual(
+      HALL.toSorted().map((path) => ({ path, state: 'ready', code: null, named: null })),
+    );
     const { id } = await draft();
     await publishEdition(held.db, MAINTAINER, id);
     await runJobs(held.db);
     const after = await snapshot(root);
     expect(Object.keys(before).filter((path) => !(path in after))).toEqual(HALL.toSorted());
-    expect(after['index.html']).toBe('<title>Home</title>\n<h1>School</h1>\n<p>Words.</p>\n<link rel=stylesheet href=s.css>\n');
+    expect(after['index.html']).toBe(
+      '<title>Home</title>\n<h1>School</h1>\n<p>Words.</p>\n<link rel=stylesheet href=s.css>\n',
+    );
     expect(after['list.html']).toBe(LIST.replace('<li><img src="img/hall.jpg" alt="Hall"></li>\r\n', ''));
     expect(after['s.css']).toBe('h1,.hero{background:#fff none no-repeat}');
     const proven = 'select proven from publications where edition_id = $1 order by id desc limit 1';
@@ -133,7 +137,9 @@ describe('a picture that leaves all its pages', () => {
     await gather(['img/tom.jpg'], ['img/tom.jpg']);
     expect(await removals()).toMatchObject([{ state: 'failed', code: 'FILE_NAMED' }]);
     await gather(['img/tom.jpg'], ['img/tom.jpg'], true);
-    expect(await removals()).toEqual([{ path: 'img/tom.jpg', state: 'ready', code: null, named: ['js/show.js'] }]);
+    expect(await removals()).toEqual([
+      { path: 'img/tom.jpg', state: 'ready', code: null, named: ['js/show.js'] },
+    ]);
   });
 });
 
@@ -150,11 +156,13 @@ describe('an edition', () => {
 
   it('has one thing in mind for a place: words for it keep it there, taking it off drops its words', async () => {
     const [place = 0] = await placesOf('img/tom.jpg');
-    const words = () => gatherWords(held.db, MAINTAINER, siteId, [{ ids: [place], alt: 'Tom Lee', caption: null }]);
+    const words = () =>
+      gatherWords(held.db, MAINTAINER, siteId, [{ ids: [place], alt: 'Tom Lee', caption: null }]);
     await words();
     await gather(['img/tom.jpg']);
     expect(await draft()).toMatchObject({ offs: [{ source: 'list.html' }] });
-    const changes = 'select takes_off from changes c join editions e on e.id = c.edition_id where e.site_id = $1';
+    const changes =
+      'select takes_off from changes c join editions e on e.id = c.edition_id where e.site_id = $1';
     expect((await held.db.pool.query(changes, [siteId])).rows).toEqual([{ takes_off: true }]);
     await words();
     await runJobs(held.db);

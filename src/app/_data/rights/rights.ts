@@ -184,9 +184,9 @@ export async function recordOfFile(siteId: number, path: string) {
     body: Record<string, unknown>;
     said_by: string;
     said_at: Date;
-  }>('select body, said_by, said_at from rights_records where site_id = $1 and for_file = $2', [
-    siteId,
-    path,
-  ]);
+  }>(
+    `select body, said_by, said_at from rights_records where site_id = $1 and for_file = $2 and kind = 'picture'`,
+    [siteId, path],
+  );
   return rows[0] ?? null;
 }

@@ -53,7 +53,10 @@ export async function importRecords(
     });
   await asOne(db, async (tx) => {
     if (isInstead)
-      await tx.pool.query('delete from rights_records where site_id = $1 and for_file is null', [siteId]);
+      await tx.pool.query(
+        'delete from rights_records where site_id = $1 and for_file is null and for_person is null',
+        [siteId],
+      );
     for (let from = 0; from < rows.length; from += BATCH)
       await insertRows(
         tx.pool,
@@ -108,7 +111,7 @@ export async function recordPicture(
   const body = { record: 'picture', files: [file], ...Object.fromEntries(fields) };
   checkedRecord(body, (why) => refused(why));
   await asOne(db, async (tx) => {
-    await tx.pool.query('delete from rights_records where site_id = $1 and for_file = $2', [siteId, file]);
+    await tx.pool.query(`delete from rights_records where site_id = $1 and for_file = $2 and kind = 'picture'`, [siteId, file]); // prettier-ignore
     if (fields.length > 0)
       await tx.orm.insert(rightsRecords).values({
         ...{ siteId, kind: 'picture', forFile: file, saidBy: actor.name, body },

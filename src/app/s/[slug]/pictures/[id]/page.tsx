@@ -5,7 +5,6 @@ import { requireActor } from '@/app/_data/session';
 import { shelfLivesOf } from '@/app/_data/pictures/shelf-lives';
 import { errataOfPicture } from '@/app/_data/errata/errata-of-picture';
 import { mayEdit } from '@/core/edition/edition-state';
-import { answersOfFiles, recordOfFile, rightsInFile } from '@/app/_data/rights/rights';
 import { siteBySlug } from '@/app/_data/site';
 import { subjectsOf } from '@/app/_data/pictures/subjects';
 import { dayOfMs } from '@/core/dating/day';
@@ -20,9 +19,8 @@ import { FoundWrong } from './found-wrong';
 import { Family } from './family';
 import { History } from './history';
 import { Leftover } from './leftover';
-import { MayItStand } from './may-it-stand';
 import { RecordHead } from './record-head';
-import { RightsForm } from './rights-form';
+import { RightsOfPicture } from './rights-of-picture';
 import { WhatItShows } from './what-it-shows';
 import { WhoAndWhat } from './who-and-what';
 import { WordsMargin } from './words-margin';
@@ -41,7 +39,7 @@ export default async function PictureRecord({ params }: { params: Promise<{ slug
   const standing = placements.filter(({ dormant }) => !dormant);
   const paths = family.map(({ path }) => path);
   const master = family.find(({ isMaster }) => isMaster) ?? file;
-  const [errata, history, subjects, set, answers, recorded, embedded] = await Promise.all([
+  const [errata, history, subjects, set] = await Promise.all([
     errataOfPicture(site.id, file.path, paths),
     historyOf(
       site.id,
@@ -50,9 +48,6 @@ export default async function PictureRecord({ params }: { params: Promise<{ slug
     ),
     picture ? subjectsOf(site.id, picture.id) : [],
     shelfLivesOf(site.id),
-    answersOfFiles(site.id, paths),
-    recordOfFile(site.id, master.path),
-    rightsInFile(master.sha256),
   ]);
   const life = picture?.kind ? (livesOf(picture.kind, [], set)[0] ?? null) : null;
   return (
@@ -76,20 +71,7 @@ export default async function PictureRecord({ params }: { params: Promise<{ slug
             <Family slug={slug} files={family} mayCorrect={mayTeach} />
           </>
         ) : null}
-        <h2 id="rights" className="mt-6 scroll-mt-14 border-b border-line pb-1 text-lg font-semibold">
-          May it stand here
-        </h2>
-        <MayItStand answers={answers} keepsReleases={actor.role === 'maintainer'} />
-        {mayTeach ? (
-          <RightsForm
-            slug={slug}
-            siteId={site.id}
-            file={master.path}
-            embedded={embedded}
-            said={recorded?.body ?? null}
-            saidBy={recorded?.said_by ?? null}
-          />
-        ) : null}
+        <RightsOfPicture slug={slug} siteId={site.id} paths={paths} master={master} role={actor.role} />
         <h2 className="mt-6 border-b border-line pb-1 text-lg font-semibold">Where it stands</h2>
         {placements.length === 0 ? (
           <Empty head="On no page">No page or style sheet of the last survey refers to it.</Empty>

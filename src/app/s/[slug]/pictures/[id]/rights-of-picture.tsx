@@ -1,0 +1,57 @@
+import { peopleKnown } from '@/app/_data/rights/people';
+import { answersOfFiles, recordOfFile, rightsInFile } from '@/app/_data/rights/rights';
+import { mayEdit, type Role } from '@/core/edition/edition-state';
+import { database } from '@/server/db/database';
+import { marksOf } from '@/server/work/rights/people/mark-people';
+import { MarkPeople } from './mark-people';
+import { MayItStand } from './may-it-stand';
+import { RightsForm } from './rights-form';
+
+interface RightsOfPictureProps {
+  slug: string;
+  siteId: number;
+  /** All files of the picture. */
+  paths: readonly string[];
+  master: { readonly path: string; readonly sha256: string | null };
+  role: Role;
+}
+
+/** Whether a picture may stand in its places, where it comes from, and who is on it. */
+export async function RightsOfPicture({ slug, siteId, paths, master, role }: RightsOfPictureProps) {
+  const isMaintainer = role === 'maintainer';
+  const [answers, recorded, embedded, marked, known] = await Promise.all([
+    answersOfFiles(siteId, paths),
+    recordOfFile(siteId, master.path),
+    rightsInFile(master.sha256),
+    isMaintainer ? marksOf(database(), siteId, master.path) : [],
+    isMaintainer ? peopleKnown(siteId) : [],
+  ]);
+  return (
+    <>
+      <h2 id="rights" className="mt-6 scroll-mt-14 border-b border-line pb-1 text-lg font-semibold">
+        May it stand here
+      </h2>
+      <MayItStand answers={answers} keepsReleases={isMaintainer} />
+      {mayEdit(role) ? (
+        <RightsForm
+          slug={slug}
+          siteId={siteId}
+          file={master.path}
+          embedded={embedded}
+          said={recorded?.body ?? null}
+          saidBy={recorded?.said_by ?? null}
+        />
+      ) : null}
+      {isMaintainer && master.sha256 ? (
+        <MarkPeople
+          slug={slug}
+          siteId={siteId}
+          file={master.path}
+          src={`/s/${slug}/image/${master.sha256}?whole`}
+          marked={marked}
+          known={known}
+        />
+      ) : null}
+    </>
+  );
+}
