@@ -12,6 +12,7 @@ const PLACES_A_PAGE = 20;
 const FILES = 20_000;
 const RECORDS = 5000;
 const TURNS = 3;
+const PAGES_TOUCHED = 10;
 
 export function benchRights(): void {
   const files = Object.fromEntries(Array.from({ length: PAGES }, (_, n) => pageOf(n)));
@@ -22,9 +23,13 @@ export function benchRights(): void {
     const pages = pagesIn(files);
     const bare = timed(() => Object.values(files).map((html) => parse(html)));
     const ours = timed(() => answersOn(pages, new RecordIndex(records), TODAY));
-    const changed = pagesIn(Object.fromEntries(Object.entries(files).slice(0, 1)));
-    const index = new RecordIndex(records);
-    times.push({ ours, bare, one: timed(() => answersOn(changed, index, TODAY)) });
+    // A record has changed: the pages on which its picture stands are read and asked about anew, by all records.
+    const changed = Object.fromEntries(Object.entries(files).slice(0, PAGES_TOUCHED));
+    times.push({
+      ours,
+      bare,
+      one: timed(() => answersOn(pagesIn(changed), new RecordIndex(records), TODAY)),
+    });
   }
   const middle = (key: 'ours' | 'bare' | 'one') =>
     times.map((time) => time[key]).sort((a, b) => a - b)[Math.floor(TURNS / 2)] ?? 0;
@@ -34,7 +39,12 @@ export function benchRights(): void {
     { ours: middle('ours'), bare, unit: 'ms' },
     { atMost: 1.25 },
   );
-  report('rights of the 20 places of one page', { ours: middle('one'), bare, unit: 'ms' }, { atMost: 0.04 });
+  // 200 ms are wanted.
+  report(
+    'one changed record: reading and answering ten pages',
+    { ours: middle('one'), bare, unit: 'ms' },
+    { atMost: 0.083 },
+  );
 }
 
 const TODAY = dayOf(2026, 11, 27) ?? 0;

@@ -1,5 +1,5 @@
 /** From a missing credit to a page that carries it, and what the screen of rights asks the database. */
-import { rename } from 'node:fs/promises';
+import { readFile, rename } from 'node:fs/promises';
 import { join } from 'node:path';
 import { eq } from 'drizzle-orm';
 import sharp from 'sharp';
@@ -17,12 +17,16 @@ import {
 import { dayOf } from '@/core/dating/day';
 import { sites } from '@/server/db/schema/sites';
 import { publishEdition, withdrawEdition } from '@/server/work/editions/publish-edition';
+import { readMetadata } from '@/server/imaging/read-metadata';
+import { problemOf } from '@/server/problem-error';
+import { dropChange } from '@/server/work/editions/gather-swap';
+import { gatherRights } from '@/server/work/rights/gather-rights';
 import { answerRights } from '@/server/work/rights/answer-rights';
 import { importRecords, recordPicture } from '@/server/work/rights/keep-records';
 import { gatherWords } from '@/server/work/words/gather-words';
 import { connected } from '../fixtures/connected';
 import { runJobs } from '../fixtures/run-jobs';
-import { MAINTAINER, useDatabase } from '../fixtures/test-database';
+import { MAINTAINER, useDatabase, VIEWER } from '../fixtures/test-database';
 import { snapshot, writeFiles } from '../fixtures/write-site';
 
 const held = useDatabase();
@@ -181,4 +185,63 @@ it('a site that can’t be read keeps its answers, and says why they are not tod
   }
   await answerRights(held.db, siteId, Date.now());
   expect((await rightsSummary(siteId)).problem).toBeNull();
+});
+
+describe('what is recorded', () => {
+  const hall = async () => {
+    const { rows } = await held.db.pool.query<{ id: number }>(
+      "select id from files where site_id = $1 and path = 'img/hall.jpg'",
+      [siteId],
+    );
+    return rows[0]?.id ?? 0;
+  };
+  const draftChange = async () => {
+    const { rows } = await held.db.pool.query<{
+      id: number;
+      change_id: number;
+      state: string;
+      code: string | null;
+    }>(
+      `select e.id, c.id as change_id, c.state, c.problem ->> 'code' as code from editions e join changes c on c.edition_id = e.id
+       where e.site_id = $1 and e.state = 'draft'`,
+      [siteId],
+    );
+    return rows[0];
+  };
+
+  it('is written into all files of the picture, every pixel as it was, and taken back to the byte', async () => {
+    const before = await snapshot(folder);
+    const pixelsOf = (path: string) => sharp(join(folder, path)).raw().toBuffer();
+    const pixels = await Promise.all(['img/hall.jpg', 'img/hall-small.jpg'].map(pixelsOf));
+    await gatherRights(held.db, MAINTAINER, siteId, await hall());
+    await runJobs(held.db);
+    const draft = await draftChange();
+    expect(draft).toMatchObject({ state: 'ready', code: null });
+    await publishEdition(held.db, MAINTAINER, draft?.id ?? 0);
+    await runJobs(held.db);
+    for (const [i, path] of ['img/hall.jpg', 'img/hall-small.jpg'].entries()) {
+      expect((await pixelsOf(path)).equals(pixels[i] ?? Buffer.alloc(0))).toBe(true);
+      expect(await readMetadata(await readFile(join(folder, path)))).toMatchObject({
+        ...{ title: 'The hall', creator: 'Ann Lee', usageTerms: 'CC BY-SA 4.0', copyright: '© The school' },
+        licenceUrl: 'https://creativecommons.org/licenses/by-sa/4.0/',
+      });
+    }
+    const proven = 'select proven from publications where edition_id = $1 order by id desc limit 1';
+    expect((await held.db.pool.query(proven, [draft?.id])).rows).toEqual([{ proven: true }]);
+    // Written once more, there is nothing to write.
+    await gatherRights(held.db, MAINTAINER, siteId, await hall());
+    await runJobs(held.db);
+    const again = await draftChange();
+    expect(again).toMatchObject({ state: 'failed', code: 'RIGHTS_WRITTEN' });
+    await dropChange(held.db, MAINTAINER, again?.change_id ?? 0);
+    await withdrawEdition(held.db, MAINTAINER, draft?.id ?? 0);
+    await runJobs(held.db);
+    expect(await snapshot(folder)).toEqual(before);
+  });
+
+  it('is not written by those who may only look, nor into what is not there', async () => {
+    const refused = (deed: Promise<unknown>) => deed.then(() => null, (error: unknown) => problemOf(error).code); // prettier-ignore
+    expect(await refused(gatherRights(held.db, VIEWER, siteId, await hall()))).toBe('NOT_ALLOWED');
+    expect(await refused(gatherRights(held.db, MAINTAINER, siteId, 999_999))).toBe('RIGHTS_FILE_MISSING');
+  });
 });

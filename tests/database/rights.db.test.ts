@@ -1,7 +1,7 @@
 /** Records of rights come in, are given out, and every place is answered from them. */
 import { join } from 'node:path';
 import sharp from 'sharp';
-import { beforeAll, expect, it } from 'vitest';
+import { beforeAll, describe, expect, it } from 'vitest';
 import { facade, stage } from '@demo/site/scenes';
 import { dayOf } from '@/core/dating/day';
 import { answerRights, queueDueAnswers } from '@/server/work/rights/answer-rights';
@@ -9,7 +9,7 @@ import { endingsCalendar } from '@/server/work/rights/endings-calendar';
 import { exportRecords } from '@/server/work/rights/export-records';
 import { importRecords, recordPicture } from '@/server/work/rights/keep-records';
 import { connected } from '../fixtures/connected';
-import { dyingAt } from '../fixtures/held-back';
+import { dyingAt, heldBack } from '../fixtures/held-back';
 import { runJobs } from '../fixtures/run-jobs';
 import { MAINTAINER, useDatabase } from '../fixtures/test-database';
 import { writeFiles } from '../fixtures/write-site';
@@ -165,4 +165,54 @@ it('gives out what it took in, to the maintainer, and writes that down', async (
   expect(again.map((line) => JSON.parse(line) as unknown)).toEqual(RECORDS);
   const { rows } = await held.db.pool.query("select verb from events where site_id = $1 and verb like 'take records%'", [siteId]); // prettier-ignore
   expect(rows).toHaveLength(3);
+});
+
+describe('after a record of one picture', () => {
+  const answersNow = async () =>
+    (
+      await held.db.pool.query(
+        `select placement_id, page_path, may, because, until, credit, chain from rights_answers where site_id = $1 order by placement_id`,
+        [siteId],
+      )
+    ).rows;
+  const said = (file: string, rest: object = {}) =>
+    recordPicture(held.db, MAINTAINER, siteId, {
+      ...{ file, creator: [], holder: '', licence: 'own-work', source: '', until: '', people: '' },
+      ...rest,
+    });
+  const touched = async () =>
+    (await held.db.pool.query('select touched from rights_states where site_id = $1', [siteId])).rows[0]?.touched as readonly string[] | null; // prettier-ignore
+
+  it('only its pages are asked about, and the answers are those of the whole site', async () => {
+    await importRecords(held.db, MAINTAINER, siteId, fileOf(RECORDS));
+    expect(await touched()).toBeNull();
+    await answerRights(held.db, siteId, NOON);
+    expect(await touched()).toEqual([]);
+    await held.db.pool.query("update rights_answers set chain = '[]' where site_id = $1", [siteId]);
+    await said('img/hall.jpg', { creator: ['Tom Hay'], licence: 'CC-BY-4.0' });
+    expect(await touched()).toEqual(['img/hall.jpg']);
+    await answerRights(held.db, siteId, NOON);
+    const partly = await answersNow();
+    // The other page was left as it was.
+    expect(new Set(partly.filter(({ chain }) => (chain as unknown[]).length > 0).map(({ page_path: page }) => page as string))).toEqual(new Set(['index.html'])); // prettier-ignore
+    await held.db.pool.query('update rights_states set touched = null where site_id = $1', [siteId]);
+    await answerRights(held.db, siteId, NOON);
+    const wholly = await answersNow();
+    const ofIndex = (rows: typeof wholly) => rows.filter(({ page_path: page }) => page === 'index.html');
+    expect(ofIndex(partly)).toEqual(ofIndex(wholly));
+  });
+
+  it('the whole site is asked about on another day, and what came in meanwhile afterwards', async () => {
+    await said('img/hall.jpg');
+    await held.db.pool.query("update rights_answers set chain = '[]' where site_id = $1", [siteId]);
+    await answerRights(held.db, siteId, NOON + 86_400_000);
+    expect((await answersNow()).every(({ chain }) => (chain as unknown[]).length > 0)).toBe(true);
+    const { db, reached, goOn } = heldBack(held.db, 'delete from rights_answers');
+    const running = answerRights(db, siteId, NOON + 86_400_000);
+    await reached;
+    await said('img/choir.jpg');
+    goOn();
+    await running;
+    expect(await touched()).toEqual(['img/choir.jpg']);
+  });
 });

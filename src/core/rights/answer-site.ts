@@ -37,6 +37,8 @@ export interface SiteOfPictures<P> {
   readonly renditionOf: (address: string) => Rendition | undefined;
   /** The address of the page of this site that an absolute address leads to; `null` where elsewhere. */
   readonly pageOf: (url: string) => string | null;
+  /** Files that other pages than those asked about show: a page of credits may name them. */
+  readonly otherFiles?: readonly string[];
 }
 
 export interface AnsweredPlace<P> {
@@ -148,9 +150,10 @@ function creditsPagesOf<P extends PlacementOfFile>(
     ({ address, credits }) => credits && (credits.isCreditsPage || site.records.creditPages.has(address)),
   );
   if (found.length === 0) return new Map();
-  const urls = new Set(
-    pages.flatMap(({ placements }) => placements.flatMap((one) => site.fileOf(one) ?? [])),
-  );
+  const urls = new Set([
+    ...(site.otherFiles ?? []),
+    ...pages.flatMap(({ placements }) => placements.flatMap((one) => site.fileOf(one) ?? [])),
+  ]);
   const book = new NameBook([...urls].map(nameOf));
   return new Map(
     found.map((page) => {

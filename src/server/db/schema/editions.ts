@@ -66,6 +66,8 @@ export const changes = pgTable('changes', {
   intakeId: integer('intake_id').references(() => intake.id),
   /** Whether its places are taken off their pages; an edition has one such change at most. */
   takesOff: boolean('takes_off').notNull().default(false),
+  /** Whether what is recorded of rights is written into the picture's files. */
+  writesRights: boolean('writes_rights').notNull().default(false),
   /** Words for all its places. */
   words: jsonb('words').$type<PlaceWords>().notNull(),
   /** Words for one place each, by the number of the placement: for changes of words alone. */

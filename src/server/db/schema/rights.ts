@@ -70,8 +70,14 @@ export const rightsAnswers = pgTable(
 export const rightsStates = pgTable('rights_states', {
   siteId: ofSite().primaryKey(),
   /** Days since 1970. */
-  askedOn: integer('asked_on').notNull(),
+  askedOn: integer('asked_on'),
   answeredAt: moment('answered_at'),
   /** Why it could not be asked on that day; the answers are those before. */
   problem: jsonb('problem').$type<Problem>(),
+  /** Files whose records have changed since; `null` where the whole site is to be asked about. */
+  touched: text('touched').array(),
+  /** How often something was touched: what comes in while the worker asks is asked about afterwards. */
+  touches: integer('touches').notNull().default(0),
+  /** Pages of picture credits, as they were found when the whole site was asked about last. */
+  creditPages: text('credit_pages').array().notNull().default([]),
 });

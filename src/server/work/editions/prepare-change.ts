@@ -10,10 +10,12 @@ import { asOne } from '../../db/in-transaction';
 import { prepareRemovalsOf } from './prepare-removals-of';
 import { prepareSwap } from './prepare-swap';
 import { prepareTakeOff } from './prepare-take-off';
+import { prepareRights } from '../rights/prepare-rights';
 import { prepareWords } from '../words/prepare-words';
 import { openConnection } from '../sites/site-connection';
 
 type Change = typeof changes.$inferSelect;
+type Intake = typeof intake.$inferSelect;
 /** Prepares a change that was gathered; what goes wrong is written into it. */
 export async function prepareChange(db: Database, changeId: number): Promise<void> {
   const [row] = await db.orm
@@ -26,12 +28,7 @@ export async function prepareChange(db: Database, changeId: number): Promise<voi
   if (!row || row.change.state === 'ready') return;
   const { change, picture, site } = row;
   try {
-    const sources = new OpenedSources(db, site.id, await openConnection(db, site));
-    const prepared = change.takesOff
-      ? await prepareTakeOff(db, sources, change)
-      : picture
-        ? await prepareSwap(db, sources, { change, picture })
-        : await prepareWords(db, sources, change);
+    const prepared = await prepare(db, { change, picture, site });
     await keepPrepared(db, change, prepared);
   } catch (error) {
     await db.orm
@@ -43,6 +40,17 @@ export async function prepareChange(db: Database, changeId: number): Promise<voi
 }
 
 type Tx = Database['orm'];
+
+async function prepare(
+  db: Database,
+  { change, picture, site }: { change: Change; picture: Intake | null; site: typeof sites.$inferSelect },
+): Promise<Prepared> {
+  const connection = await openConnection(db, site);
+  if (change.writesRights) return prepareRights(db, connection, { change, site });
+  const sources = new OpenedSources(db, site.id, connection);
+  if (change.takesOff) return prepareTakeOff(db, sources, change);
+  return picture ? prepareSwap(db, sources, { change, picture }) : prepareWords(db, sources, change);
+}
 
 /**
  * Keeps what a change came to, unless it was gathered anew meanwhile: then another job prepares it. Where two changes

@@ -3,6 +3,8 @@ import type { Database } from '../../db/database';
 import { freshStatistics } from '../../db/fresh-statistics';
 import { sites } from '../../db/schema/sites';
 import { addJob } from '../../jobs/queue';
+import { asOne } from '../../db/in-transaction';
+import { askAnew } from '../rights/ask-anew';
 import { goOn, UNENDING, type Turn } from '../../jobs/turn';
 import { checkSite } from '../errata/check-site';
 import { openConnection } from '../sites/site-connection';
@@ -33,6 +35,6 @@ export async function knowPictures(db: Database, siteId: number, turn: Turn = UN
   const now = Date.now();
   await judgePictures(db, siteId, now);
   await checkSite(db, siteId, now, turn);
-  await addJob(db.pool, 'answer-rights', { siteId }, `rights-${siteId}`);
+  await asOne(db, (tx) => askAnew(tx, siteId, 'all'));
   await addJob(db.pool, 'read-texts', { siteId }, `texts-${siteId}`);
 }

@@ -14,7 +14,6 @@ import { asOne } from '../../db/in-transaction';
 import { insertRows } from '../../db/insert-rows';
 import { rightsAnswers } from '../../db/schema/rights';
 import { sites } from '../../db/schema/sites';
-import { addJob } from '../../jobs/queue';
 import { goOn, TurnOver, UNENDING, type Turn } from '../../jobs/turn';
 import { problemOf, ProblemError } from '../../problem-error';
 import type { ReadingRules } from '../../reading/read-batch';
@@ -24,14 +23,16 @@ import { sourceShelf } from '../../reading/source-shelf';
 import { checkSite } from '../errata/check-site';
 import { IN_TURN } from '../errata/pages-to-check';
 import { openConnection, rulesOf } from '../sites/site-connection';
+import { askAnew } from './ask-anew';
 import { recordsOf } from './records-of-site';
 import { storedRenditions } from './stored-renditions';
 
 const BATCH = 1000;
 
 /**
- * Answers anew for all places of a site. A place that is written otherwise by now than the last survey saw it has no answer
- * until the next one.
+ * Answers anew for the places of a site: for all of them, or, where only records of some pictures have changed since, for
+ * the pages that these stand on. A place that is written otherwise by now than the last survey saw it has no answer until
+ * the next one.
  *
  * @param now milliseconds since 1970: the day that is asked about
  * @throws TurnOver where the worker is to end; the answers before stay
@@ -45,8 +46,15 @@ export async function answerRights(
   const [site] = await db.orm.select().from(sites).where(eq(sites.id, siteId));
   if (!site) return;
   const day = dayOfMs(now);
+  const before = await stateOf(db.pool, siteId);
   try {
-    await write(db, site, day, await answersOn(db, site, day, turn));
+    const scope = await scopeOf(db, siteId, before?.askedOn === day ? before : null);
+    const written = await recordsOf(db, siteId);
+    const found =
+      written.length === 0
+        ? { rows: [], creditPages: [] }
+        : await answered(db, site, new RecordIndex(written, hostOf(site)), { day, turn, scope });
+    await write(db, site, { day, scope, touches: before?.touches ?? 0, ...found });
   } catch (error) {
     if (error instanceof TurnOver) throw error;
     // Told on the screen, and asked again tomorrow, or as soon as a record or the site has changed.
@@ -57,26 +65,88 @@ export async function answerRights(
   await checkSite(db, siteId, now, turn);
 }
 
-async function answersOn(db: Database, site: Site, day: Day, turn: Turn): Promise<AnswerRow[]> {
-  const written = await recordsOf(db, site.id);
-  if (written.length === 0) return [];
-  return answered(db, site, new RecordIndex(written, hostOf(site)), { day, turn });
+interface State {
+  /** Days since 1970. */
+  readonly askedOn: number | null;
+  readonly touched: readonly string[] | null;
+  readonly touches: number;
+  readonly creditPages: readonly string[];
+}
+
+async function stateOf(pool: Database['pool'], siteId: number): Promise<State | null> {
+  const { rows } = await pool.query<State>(
+    `select asked_on as "askedOn", touched, touches, credit_pages as "creditPages" from rights_states where site_id = $1`,
+    [siteId],
+  );
+  return rows[0] ?? null;
+}
+
+/** The pages to ask about; `null` for all. */
+interface Scope {
+  /** Those whose answers may change. */
+  readonly pages: readonly string[];
+  /** Those, and the pages of credits on which they may rest. */
+  readonly toRead: ReadonlySet<string>;
+  /** Every file that some place shows: a page of credits may name any. */
+  readonly files: readonly string[];
+}
+
+/** @param state of today; `null` where another day, or nothing, was asked about before */
+async function scopeOf({ pool }: Database, siteId: number, state: State | null): Promise<Scope | null> {
+  if (!state || state.touched === null) return null;
+  const { rows } = await pool.query<{ page: string }>(
+    `select distinct page_path as page from placements p join files f on f.site_id = p.site_id and f.path = p.file_path
+     where p.site_id = $1 and p.until_survey is null and (f.path = any($2::text[]) or f.picture_id in (
+       select picture_id from files where site_id = $1 and path = any($2::text[]) and gone_in is null))`,
+    [siteId, state.touched],
+  );
+  const pages = rows.map(({ page }) => page);
+  // Most of a site is no scope.
+  if (pages.length > MOST_PAGES) return null;
+  const shown = await pool.query<{ path: string }>(
+    'select distinct file_path as path from placements where site_id = $1 and until_survey is null and file_path is not null',
+    [siteId],
+  );
+  return {
+    pages,
+    toRead: new Set([...pages, ...state.creditPages]),
+    files: shown.rows.map(({ path }) => path),
+  };
+}
+
+const MOST_PAGES = 500;
+
+interface Answered {
+  readonly day: Day;
+  readonly scope: Scope | null;
+  readonly rows: readonly AnswerRow[];
+  /** What was touched before it was asked. */
+  readonly touches: number;
+  readonly creditPages: readonly string[];
 }
 
 /** Puts the answers in place of those before, and marks the pages whose errata rest on what changed. */
 async function write(
   db: Database,
   { id: siteId }: Site,
-  day: Day,
-  rows: readonly AnswerRow[],
+  { day, scope, rows, touches, creditPages }: Answered,
 ): Promise<void> {
+  const pages = scope?.pages ?? null;
   await asOne(db, async ({ pool }) => {
-    const before = await answersByPage(pool, siteId);
-    await pool.query('delete from rights_answers where site_id = $1', [siteId]);
+    const before = await answersByPage(pool, siteId, pages);
+    await pool.query(
+      'delete from rights_answers where site_id = $1 and ($2::text[] is null or page_path = any($2))',
+      [siteId, pages],
+    );
     for (let from = 0; from < rows.length; from += BATCH)
       await insertRows(pool, rightsAnswers, rows.slice(from, from + BATCH));
     await keepState(pool, { siteId, day, problem: null });
-    const after = await answersByPage(pool, siteId);
+    await pool.query(
+      `update rights_states set touched = case when touches = $2 then '{}' else touched end,
+         credit_pages = coalesce($3, credit_pages) where site_id = $1`,
+      [siteId, touches, scope ? null : creditPages],
+    );
+    const after = await answersByPage(pool, siteId, pages);
     const changed = [...new Set([...before.keys(), ...after.keys()])].filter(
       (path) => before.get(path) !== after.get(path),
     );
@@ -104,11 +174,15 @@ async function keepState(
 }
 
 /** What of the answers errata rest on, as a digest a page. */
-async function answersByPage(pool: Database['pool'], siteId: number): Promise<Map<string, string>> {
+async function answersByPage(
+  pool: Database['pool'],
+  siteId: number,
+  pages: readonly string[] | null,
+): Promise<Map<string, string>> {
   const { rows } = await pool.query<{ page_path: string; digest: string }>(
     `select page_path, md5(string_agg(concat_ws('|', placement_id, because, until, credit, chain), ',' order by placement_id)) as digest
-     from rights_answers where site_id = $1 group by page_path`,
-    [siteId],
+     from rights_answers where site_id = $1 and ($2::text[] is null or page_path = any($2)) group by page_path`,
+    [siteId, pages],
   );
   return new Map(rows.map(({ page_path: path, digest }) => [path, digest]));
 }
@@ -125,19 +199,20 @@ async function answered(
   db: Database,
   site: Site,
   records: RecordIndex,
-  { day, turn }: { readonly day: number; readonly turn: Turn },
-) {
+  { day, turn, scope }: { readonly day: number; readonly turn: Turn; readonly scope: Scope | null },
+): Promise<Pick<Answered, 'rows' | 'creditPages'>> {
   const rules = rulesOf(site);
   const connection = await openConnection(db, site);
   try {
-    const pages = await pagesWithCredits(connection, rules, turn);
+    const pages = await pagesWithCredits(connection, rules, { turn, scope });
     const renditions = await storedRenditions(db, site.id, records);
     const fileOf = fileFinder(rules, records);
-    const ids = await placementIds(db, site.id);
+    const ids = await placementIds(db, site.id, scope?.pages ?? null);
     const rows: AnswerRow[] = [];
     const known = {
       ...{ records, fileOf, pageOf: pageFinder(pages, rules) },
       renditionOf: (address: string) => renditions.get(address),
+      otherFiles: scope?.files ?? [],
     };
     for (const one of answerSite(pages, known, day)) {
       if (rows.length % BATCH === 0) {
@@ -147,7 +222,8 @@ async function answered(
       const placementId = ids.get(keyOf(one.placement));
       if (placementId !== undefined) rows.push(rowOf(one, { placementId, siteId: site.id, filePath: fileOf(one.placement) ?? '' })); // prettier-ignore
     }
-    return rows;
+    const isCredits = ({ address, credits }: PageOfPlaces<Placement>) => credits?.isCreditsPage || records.creditPages.has(address); // prettier-ignore
+    return { rows, creditPages: pages.filter(isCredits).map(({ address }) => address) };
   } finally {
     await connection.close();
   }
@@ -164,12 +240,13 @@ function rowOf(
 async function pagesWithCredits(
   connection: ReadableConnection,
   rules: ReadingRules,
-  turn: Turn,
+  { turn, scope }: { readonly turn: Turn; readonly scope: Scope | null },
 ): Promise<PageOfPlaces<Placement>[]> {
   const { files } = await connection.list();
   const shelf = sourceShelf(await readSources(connection, files), rules);
+  const wanted = pagesOf(files).filter(({ path }) => scope === null || scope.toRead.has(path));
   const pages: PageOfPlaces<Placement>[] = [];
-  for await (const page of readCredits(bytesOf(connection, pagesOf(files)), rules, shelf)) {
+  for await (const page of readCredits(bytesOf(connection, wanted), rules, shelf)) {
     goOn(turn);
     pages.push(page);
   }
@@ -186,22 +263,27 @@ const keyOf = ({
 /** Kinds that are places, and show no file of their own. */
 const WITHOUT_FILE: readonly Placement['kind'][] = ['area', 'drawn', 'audio'];
 
-async function placementIds({ pool }: Database, siteId: number): Promise<Map<string, number>> {
+async function placementIds(
+  { pool }: Database,
+  siteId: number,
+  pages: readonly string[] | null,
+): Promise<Map<string, number>> {
   const { rows } = await pool.query<{ id: string } & Pick<Placement, 'page' | 'source' | 'start' | 'kind'>>(
     `select id, page_path as page, source_path as source, start, kind from placements
-     where site_id = $1 and until_survey is null and not (kind = any($2::text[]))`,
-    [siteId, WITHOUT_FILE],
+     where site_id = $1 and until_survey is null and not (kind = any($2::text[]))
+       and ($3::text[] is null or page_path = any($3))`,
+    [siteId, WITHOUT_FILE, pages],
   );
   return new Map(rows.map((row) => [keyOf(row), Number(row.id)]));
 }
 
 /** Puts those sites into the queue whose rights were not asked about today: what ends, ends overnight. */
-export async function queueDueAnswers({ pool }: Database, now: number): Promise<number> {
-  const { rows } = await pool.query<{ id: number }>(
+export async function queueDueAnswers(db: Database, now: number): Promise<number> {
+  const { rows } = await db.pool.query<{ id: number }>(
     `select distinct r.site_id as id from rights_records r left join rights_states s on s.site_id = r.site_id
      where s.asked_on is distinct from $1`,
     [dayOfMs(now)],
   );
-  for (const { id } of rows) await addJob(pool, 'answer-rights', { siteId: id }, `rights-${id}`);
+  for (const { id } of rows) await asOne(db, (tx) => askAnew(tx, id, 'all'));
   return rows.length;
 }

@@ -7,9 +7,9 @@ import type { Database } from '../../db/database';
 import { asOne } from '../../db/in-transaction';
 import { insertRows } from '../../db/insert-rows';
 import { rightsRecords } from '../../db/schema/rights';
-import { addJob } from '../../jobs/queue';
 import { ProblemError } from '../../problem-error';
 import { logEvent } from '../log-event';
+import { askAnew } from './ask-anew';
 import { checkedRecord, readWritten, recordsText } from '../../reading/read-records';
 
 /** Largest file of records that is taken, in bytes: some hundred thousand of them. */
@@ -65,7 +65,7 @@ export async function importRecords(
           ...{ siteId, kind, body, forFile: null, saidBy: actor.name, saidAt: new Date() },
         })),
       );
-    await addJob(tx.pool, 'answer-rights', { siteId }, `rights-${siteId}`);
+    await askAnew(tx, siteId, 'all');
     const details = `${rows.length} from ${name}${isInstead ? ', instead of those before' : ''}`;
     await logEvent(tx, actor, { siteId, verb: 'bring in records of rights', details });
   });
@@ -116,7 +116,7 @@ export async function recordPicture(
       await tx.orm.insert(rightsRecords).values({
         ...{ siteId, kind: 'picture', forFile: file, saidBy: actor.name, body },
       });
-    await addJob(tx.pool, 'answer-rights', { siteId }, `rights-${siteId}`);
+    await askAnew(tx, siteId, [file]);
     await logEvent(tx, actor, { siteId, verb: 'record rights', details: file });
   });
 }

@@ -177,6 +177,7 @@ export async function releaseWords(
       and(
         isNull(changes.intakeId),
         eq(changes.takesOff, false),
+        eq(changes.writesRights, false),
         sql`${changes.editionId} in (select id from editions where site_id = ${siteId} and state = 'draft')`,
       ),
     );

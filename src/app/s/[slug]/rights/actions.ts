@@ -2,6 +2,8 @@
 
 import { revalidatePath } from 'next/cache';
 import { act } from '@/app/_data/act';
+import type { Problem } from '@/core/problem';
+import { gatherRights } from '@/server/work/rights/gather-rights';
 import { importRecords, recordPicture } from '@/server/work/rights/keep-records';
 import type { Told } from '@/ui/answer';
 import { count } from '@/ui/format';
@@ -49,4 +51,15 @@ export async function sayRights(slug: string, siteId: number, _before: Told, for
   return outcome.ok
     ? { said: 'Recorded; the answers follow as soon as the worker has looked.' }
     : { problem: outcome.problem };
+}
+
+/** Has what is recorded of a picture written into its files, in the edition being gathered. */
+export async function writeIntoFiles(
+  slug: string,
+  siteId: number,
+  fileId: number,
+): Promise<{ readonly edition: number } | { readonly problem: Problem }> {
+  const outcome = await act((db, actor) => gatherRights(db, actor, siteId, fileId));
+  revalidatePath(`/s/${slug}`, 'layout');
+  return outcome.ok ? { edition: outcome.value } : { problem: outcome.problem };
 }

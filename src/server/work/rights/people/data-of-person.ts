@@ -2,7 +2,7 @@
 import { requireRole, type Actor } from '../../../accounts/actor';
 import type { Database } from '../../../db/database';
 import { asOne } from '../../../db/in-transaction';
-import { addJob } from '../../../jobs/queue';
+import { askAnew } from '../ask-anew';
 import { logEvent } from '../../log-event';
 import { unseal } from './papers';
 
@@ -81,7 +81,7 @@ export async function erasePerson(
       `update events set details = 'somebody whose data was erased' where site_id = $1 and ${NAMED_IN_DETAILS}`,
       [siteId, person],
     );
-    await addJob(tx.pool, 'answer-rights', { siteId }, `rights-${siteId}`);
+    await askAnew(tx, siteId, 'all');
     await logEvent(tx, actor, { siteId, verb: 'erase a person’s data', details: `${rows.length} records` });
     return rows.length;
   });

@@ -7,7 +7,7 @@ import { checkedInput } from '../../../checked-input';
 import type { Database } from '../../../db/database';
 import { asOne } from '../../../db/in-transaction';
 import { rightsRecords } from '../../../db/schema/rights';
-import { addJob } from '../../../jobs/queue';
+import { askAnew } from '../ask-anew';
 import { ProblemError } from '../../../problem-error';
 import { checkedRecord } from '../../../reading/read-records';
 import { logEvent } from '../../log-event';
@@ -52,10 +52,16 @@ export async function giveRelease(
       remedy: 'Mend one of the two days.',
     });
   await asOne(db, async (tx) => {
-    const known = new Map((await peopleOfSite(tx, siteId)).map(({ id, releases }) => [id, releases ?? []]));
+    const known = new Map((await peopleOfSite(tx, siteId)).map((person) => [person.id, person]));
     for (const id of new Set(people)) {
-      const before = (known.get(id) ?? []).map(written);
-      await keepPerson(tx, actor, { siteId, id, releases: release ? [...before, asWritten(release)] : [] });
+      const before = (known.get(id)?.releases ?? []).map(written);
+      const files = known.get(id)?.files ?? [];
+      await keepPerson(tx, actor, {
+        siteId,
+        id,
+        files,
+        releases: release ? [...before, asWritten(release)] : [],
+      });
     }
     const details = `${people.length === 1 ? people[0] : `${people.length} people`}${release?.until ? `, until ${release.until}` : ''}`;
     await logEvent(tx, actor, {
@@ -82,15 +88,23 @@ export function written({ purposes, from, until, withdrawn }: Release): Record<s
   return Object.fromEntries(Object.entries(fields).filter(([, value]) => value !== undefined));
 }
 
+interface PersonKept {
+  readonly siteId: number;
+  readonly id: string;
+  readonly releases: readonly Record<string, unknown>[];
+  /** Those that show them. */
+  readonly files: readonly string[];
+}
+
 /**
- * Puts a person's releases in place of those recorded on a screen before, and has the site answered anew.
+ * Puts a person's releases in place of those recorded on a screen before, and has the pictures that show them answered anew.
  *
  * @param tx a transaction (`asOne`)
  */
 export async function keepPerson(
   tx: Database,
   actor: Actor,
-  { siteId, id, releases }: { siteId: number; id: string; releases: readonly Record<string, unknown>[] },
+  { siteId, id, releases, files }: PersonKept,
 ): Promise<void> {
   const body = { record: 'person', id, releases };
   checkedRecord(
@@ -101,5 +115,5 @@ export async function keepPerson(
   await tx.orm
     .insert(rightsRecords)
     .values({ siteId, kind: 'person', forPerson: id, saidBy: actor.name, body });
-  await addJob(tx.pool, 'answer-rights', { siteId }, `rights-${siteId}`);
+  await askAnew(tx, siteId, files);
 }

@@ -5,7 +5,7 @@ import { checkedInput } from '../../../checked-input';
 import type { Database } from '../../../db/database';
 import { asOne } from '../../../db/in-transaction';
 import { rightsRecords } from '../../../db/schema/rights';
-import { addJob } from '../../../jobs/queue';
+import { askAnew } from '../ask-anew';
 import { logEvent } from '../../log-event';
 
 /** A person on a picture, at shares of its width and height. */
@@ -42,7 +42,7 @@ export async function markPeople(
         ...{ siteId, kind: 'shows', forFile: file, saidBy: actor.name },
         body: { record: 'shows', files: [file], people, marks },
       });
-    await addJob(tx.pool, 'answer-rights', { siteId }, `rights-${siteId}`);
+    await askAnew(tx, siteId, [file]);
     await logEvent(tx, actor, { siteId, verb: 'mark people', details: `${people.length} on ${file}` });
   });
 }

@@ -25,7 +25,7 @@ function keyFor(siteId: number, person: string): Buffer {
 }
 
 /** @returns nonce, tag and sealed bytes, one behind the other */
-export function seal(bytes: Uint8Array, siteId: number, person: string): Buffer {
+function seal(bytes: Uint8Array, siteId: number, person: string): Buffer {
   const nonce = randomBytes(NONCE_BYTES);
   const cipher = createCipheriv('aes-256-gcm', keyFor(siteId, person), nonce);
   const sealed = Buffer.concat([cipher.update(bytes), cipher.final()]);

@@ -56,7 +56,7 @@ export async function withdrawRelease(
     const releases = (known.releases ?? [])
       .map(written)
       .map((one) => ({ ...one, withdrawn: one['withdrawn'] ?? on }));
-    await keepPerson(tx, actor, { siteId, id: person, releases });
+    await keepPerson(tx, actor, { siteId, id: person, releases, files: known.files });
     await logEvent(tx, actor, { siteId, verb: 'withdraw a release', details: `${person}, ${on}` });
     if (on > isoDay(dayOfMs(now)) || known.files.length === 0)
       return { edition: null, places: 0, files: known.files.length };

@@ -59,8 +59,9 @@ export function OffsOfEdition({
         </span>
       </ChangeHead>
       <ul className="mt-2">
-        {placesTogether(offs).map(([off, ...others]) => {
-          const spots = [off, ...others];
+        {placesTogether(offs, listed).map((spots) => {
+          // What readers see stands for the places that go with it.
+          const off = spots.find(({ wentAlong }) => wentAlong.length > 0) ?? spots[0];
           const own = listed.filter(
             ({ sourcePath, placeStart }) =>
               sourcePath === off.source && spots.some(({ start }) => start === placeStart),
@@ -88,15 +89,17 @@ export function OffsOfEdition({
                 <Sources edits={own} />
               </div>
               {isDraft ? (
-                <TakeOut
-                  run={leaveThere.bind(
-                    null,
-                    slug,
-                    siteId,
-                    spots.map(({ source, start }) => ({ source, start })),
-                  )}
-                  label="Leave it there"
-                />
+                <div className="self-start">
+                  <TakeOut
+                    run={leaveThere.bind(
+                      null,
+                      slug,
+                      siteId,
+                      spots.map(({ source, start }) => ({ source, start })),
+                    )}
+                    label="Leave it there"
+                  />
+                </div>
               ) : null}
             </li>
           );
@@ -106,11 +109,17 @@ export function OffsOfEdition({
   );
 }
 
-/** The places that stand in one file for one picture, beside each other: a picture with its large version, say. */
-function placesTogether(offs: readonly PlaceOff[]): [PlaceOff, ...PlaceOff[]][] {
+/** The places that one change of the source takes off together: a picture, and the link that enlarges it. */
+function placesTogether(
+  offs: readonly PlaceOff[],
+  edits: OffsOfEditionProps['edits'],
+): [PlaceOff, ...PlaceOff[]][] {
   const groups = new Map<string, [PlaceOff, ...PlaceOff[]]>();
   for (const off of offs) {
-    const key = `${off.source}\n${off.words}\n${off.refused}\n${off.wentAlong.join()}\n${off.words === '' ? off.path : ''}`;
+    const edit = edits.find(
+      ({ sourcePath, start, end }) => sourcePath === off.source && start <= off.start && off.start < end,
+    );
+    const key = `${off.source}#${edit ? `edit ${edit.start}` : off.start}`;
     const known = groups.get(key);
     if (known) known.push(off);
     else groups.set(key, [off]);

@@ -12,6 +12,7 @@ import { FilesToGo } from './files-to-go';
 import { Losses } from './losses';
 import { OffsOfEdition } from './offs-of-edition';
 import { Progress } from './progress';
+import { RightsOfEdition } from './rights-of-edition';
 import { WordsOfEdition } from './words-of-edition';
 
 export const metadata = { title: 'Edition' };
@@ -79,6 +80,14 @@ export default async function EditionPage({ params }: { params: Promise<{ slug: 
             edits: edits.filter(({ changeId }) => changeId === change.id),
             takeOut: edition.state === 'draft' ? <TakeOut run={takeOut.bind(null, slug, change.id)} /> : null,
           };
+          if (change.writesRights)
+            return (
+              <RightsOfEdition
+                key={change.id}
+                {...{ slug, change, takeOut: shared.takeOut }}
+                files={files.filter(({ changeId }) => changeId === change.id)}
+              />
+            );
           return change.takesOff ? (
             <OffsOfEdition key={change.id} {...shared} siteId={site.id} isDraft={edition.state === 'draft'} />
           ) : picture ? (

@@ -6,13 +6,14 @@ import { marksOf } from '@/server/work/rights/people/mark-people';
 import { MarkPeople } from './mark-people';
 import { MayItStand } from './may-it-stand';
 import { RightsForm } from './rights-form';
+import { WriteIntoFiles } from './write-into-files';
 
 interface RightsOfPictureProps {
   slug: string;
   siteId: number;
   /** All files of the picture. */
   paths: readonly string[];
-  master: { readonly path: string; readonly sha256: string | null };
+  master: { readonly id: number; readonly path: string; readonly sha256: string | null };
   role: Role;
 }
 
@@ -41,6 +42,9 @@ export async function RightsOfPicture({ slug, siteId, paths, master, role }: Rig
           said={recorded?.body ?? null}
           saidBy={recorded?.said_by ?? null}
         />
+      ) : null}
+      {mayEdit(role) && answers.length > 0 && master.sha256 ? (
+        <WriteIntoFiles slug={slug} siteId={siteId} fileId={master.id} />
       ) : null}
       {isMaintainer && master.sha256 ? (
         <MarkPeople

@@ -74,7 +74,7 @@ export default async function PeoplePage({ params }: { params: Promise<{ slug: s
           <table className="w-full text-left">
             <thead className="text-sm text-ink-2">
               <tr className="border-b border-line">
-                <th className="w-9 py-1.5 pl-5 font-normal">
+                <th className="w-12 py-1.5 pl-5 font-normal">
                   <span className="sr-only">Choose</span>
                 </th>
                 <th className="py-1.5 font-normal">Who</th>

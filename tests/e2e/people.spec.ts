@@ -1,0 +1,118 @@
+import { expect, test } from '@playwright/test';
+import { readdir, readFile } from 'node:fs/promises';
+import { join } from 'node:path';
+import { expectAccessible, look } from './look';
+import { SCHOOL, signInAs } from './sign-in';
+
+const SITE = join(process.env['IBIDEM_VAR'] ?? 'var', 'demo-site');
+const HOST = `http://127.0.0.1:${process.env['IBIDEM_DEMO_HOST_PORT']}`;
+const LESSON = ['img/cello-lesson.jpg', 'img/cello-lesson_thumb.jpg'];
+
+async function snapshot(): Promise<Map<string, string>> {
+  const files = await readdir(SITE, { recursive: true, withFileTypes: true });
+  const paths = files.filter((file) => file.isFile()).map((file) => join(file.parentPath, file.name));
+  return new Map(
+    await Promise.all(paths.map(async (path) => [path, (await readFile(path)).toString('base64')] as const)),
+  );
+}
+
+test('a release taken back: one step to the edition, and no byte of the picture is served any more', async ({
+  page,
+  request,
+}) => {
+  test.setTimeout(600_000);
+  page.setDefaultTimeout(30_000);
+  const before = await snapshot();
+  await signInAs(page, 'Maud Kestle');
+  // Until the worker knows which files are one picture, the square cut out of it is a picture of its own.
+  await expect(async () => {
+    await page.goto(`${SCHOOL}/rights?may=no`);
+    const lesson = page.getByRole('listitem').filter({ hasText: 'img/cello-lesson.jpg' });
+    await expect(lesson.getByText('Its licence allows no changes')).toBeVisible({ timeout: 3000 });
+    await lesson.getByRole('link').first().click({ timeout: 3000 });
+    await expect(page.getByRole('heading', { name: 'May it stand here' })).toBeVisible({ timeout: 3000 });
+  }).toPass({ timeout: 240_000 });
+  const record = page.url();
+  await page.getByText('Mark who is on it').click();
+  await page.getByAltText('The picture, to mark people on').click({ position: { x: 180, y: 90 } });
+  await page.getByLabel('Who is mark 1').fill('guest 1');
+  await look(page, 'people-marked');
+  await expectAccessible(page);
+  await page.getByRole('button', { name: 'Keep', exact: true }).click();
+  await expect(page.getByText('Kept; the answers follow')).toBeVisible();
+
+  await page.goto(`${SCHOOL}/rights`);
+  await page.getByRole('link', { name: 'People', exact: true }).click();
+  await expect(page.getByRole('row', { name: /family 17.*withdrawn/ })).toBeVisible();
+  await expect(page.getByRole('row', { name: /guest 1.*not asked.*2 files, 2 places/ })).toBeVisible();
+  await page.getByLabel('Choose guest 1').check();
+  await page.getByLabel('For', { exact: true }).fill('general, teaching');
+  await page.getByRole('button', { name: 'Record', exact: true }).click();
+  await expect(page.getByText('Recorded for guest 1.')).toBeVisible();
+  await expect(page.getByRole('row', { name: /guest 1.*in force/ })).toBeVisible();
+  await look(page, 'people');
+  await expectAccessible(page);
+  await page.getByRole('link', { name: 'List to print' }).click();
+  await expect(page.getByRole('columnheader', { name: 'Signed' })).toBeVisible();
+  await look(page, 'people-to-print');
+  await page.goBack();
+
+  await page.getByRole('link', { name: 'guest 1' }).click();
+  const paper = { name: 'signed.pdf', mimeType: 'application/pdf', buffer: Buffer.from('%PDF-1.4 agreed') };
+  await page.getByLabel('Paper: PDF, JPEG or PNG').setInputFiles(paper);
+  await page.getByRole('button', { name: 'Keep it' }).click();
+  const kept = page.getByRole('link', { name: 'signed.pdf' });
+  await expect(kept).toBeVisible();
+  const paperUrl = new URL((await kept.getAttribute('href')) ?? '', page.url()).href;
+  expect(await (await page.request.get(paperUrl)).text()).toBe('%PDF-1.4 agreed');
+  await look(page, 'person');
+  await expectAccessible(page);
+
+  await page.getByRole('button', { name: 'Withdraw the release' }).click();
+  await page.getByRole('button', { name: 'Withdraw', exact: true }).click();
+  await expect(page.getByRole('heading', { name: /^Taken off 2 files in 2 places/ })).toBeVisible();
+  await expect(page.getByRole('heading', { name: /^2 files taken off the site/ })).toBeVisible();
+  const edition = page.url();
+  await expect(page.getByText(/not named in \d+ pages/).first()).toBeVisible({ timeout: 60_000 });
+  await expect(page.getByText(/not named in \d+ pages/)).toHaveCount(2, { timeout: 60_000 });
+  await page
+    .getByText(/changes? of the source/)
+    .first()
+    .click();
+  await look(page, 'taken-off');
+  await expectAccessible(page);
+  for (const path of LESSON) expect((await request.get(`${HOST}/${path}`)).status()).toBe(200);
+  await page.getByRole('button', { name: 'Publish' }).click();
+  await page.getByRole('button', { name: 'Publish now' }).click();
+  await expect(page.getByText('Proven')).toBeVisible({ timeout: 120_000 });
+  for (const path of LESSON) expect((await request.get(`${HOST}/${path}`)).status()).toBe(404);
+  const lesson = await (await request.get(`${HOST}/lessons/cello.html`)).text();
+  expect(lesson).not.toContain('cello-lesson');
+  expect(lesson).toContain('First term');
+  await page.goto(record);
+  await expect(page.getByText('It stands on no page')).toBeVisible();
+
+  await page.goto(edition);
+  await page.getByRole('button', { name: 'Withdraw' }).click();
+  await page.getByRole('button', { name: 'Withdraw now' }).click();
+  await expect(page.getByText('the site is as it was before')).toBeVisible({ timeout: 120_000 });
+  expect(await snapshot()).toEqual(before);
+
+  // The demo's rights are as they were for those who look at them next.
+  await expect(async () => {
+    await page.goto(record);
+    await page.getByText('People marked on it: guest 1').click({ timeout: 3000 });
+  }).toPass();
+  await page.getByRole('button', { name: 'Take away' }).first().click();
+  await page.getByRole('button', { name: 'Keep', exact: true }).click();
+  await expect(page.getByText('Kept; the answers follow')).toBeVisible();
+
+  await signInAs(page, 'Pell Arden');
+  for (const path of ['people', 'people/guest%201', 'people/list']) {
+    await page.goto(`${SCHOOL}/rights/${path}`);
+    await expect(page.getByText('family 17')).toHaveCount(0);
+    await expect(page.getByText('in force')).toHaveCount(0);
+  }
+  expect((await page.request.get(paperUrl)).status()).toBe(403);
+  expect((await page.request.get(`${SCHOOL}/rights/people/guest%201/data`)).status()).toBe(403);
+});
