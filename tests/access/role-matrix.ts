@@ -48,6 +48,7 @@ export const ROLE_MATRIX: readonly Row[] = [
   row(`${S}/text-desk/actions.ts keepWords`, EDIT, 'gatherWords'),
   row(`${S}/rights/actions.ts takeRecords`, RUN, 'importRecords'),
   row(`${S}/rights/actions.ts sayRights`, EDIT, 'recordPicture'),
+  row(`${S}/rights/actions.ts sayCreditForm`, RUN, 'keepCreditForm'),
   row(`${S}/rights/actions.ts writeIntoFiles`, EDIT, 'gatherRights'),
   row(`${S}/rights/people/actions.ts recordRelease`, RUN, 'giveRelease'),
   row(`${S}/rights/people/actions.ts withdraw`, RUN, 'withdrawRelease'),

@@ -8,6 +8,7 @@ import { facade, river, stage } from '@demo/site/scenes';
 import { listProposals } from '@/app/_data/errata/proposals';
 import {
   answersOfFiles,
+  creditFormsOf,
   endingsOf,
   listRights,
   recordOfFile,
@@ -22,6 +23,7 @@ import { problemOf } from '@/server/problem-error';
 import { dropChange } from '@/server/work/editions/gather-swap';
 import { gatherRights } from '@/server/work/rights/gather-rights';
 import { answerRights } from '@/server/work/rights/answer-rights';
+import { keepCreditForm } from '@/server/work/rights/keep-credit-form';
 import { importRecords, recordPicture } from '@/server/work/rights/keep-records';
 import { gatherWords } from '@/server/work/words/gather-words';
 import { connected } from '../fixtures/connected';
@@ -243,5 +245,42 @@ describe('what is recorded', () => {
     const refused = (deed: Promise<unknown>) => deed.then(() => null, (error: unknown) => problemOf(error).code); // prettier-ignore
     expect(await refused(gatherRights(held.db, VIEWER, siteId, await hall()))).toBe('NOT_ALLOWED');
     expect(await refused(gatherRights(held.db, MAINTAINER, siteId, 999_999))).toBe('RIGHTS_FILE_MISSING');
+  });
+});
+
+describe('the form of credits', () => {
+  const wanted = async () => {
+    await runJobs(held.db);
+    const { rows } = await held.db.pool.query<{ page: string; wanted: string }>(
+      "select page_path as page, credit ->> 'wanted' as wanted from rights_answers where site_id = $1 and file_path like 'img/hall%' order by 1",
+      [siteId],
+    );
+    return rows.map(({ page, wanted: words }) => `${page}: ${words}`);
+  };
+  const keep = (form: string, pattern = '') =>
+    keepCreditForm(held.db, MAINTAINER, siteId, { form, pattern, always: false });
+
+  it('is kept for the site and for some pages, and what is proposed follows', async () => {
+    await keep('short');
+    await keep('Foto: {creator}[ / {licence}]', 'house/**');
+    expect(await wanted()).toEqual([
+      'house/index.html: Foto: Ann Lee / CC BY-SA 4.0',
+      'index.html: Photo: Ann Lee / CC BY-SA 4.0',
+    ]);
+    expect(await creditFormsOf(siteId)).toEqual([
+      { form: 'short', pattern: '', always: false },
+      { form: 'Foto: {creator}[ / {licence}]', pattern: 'house/**', always: false },
+    ]);
+    await keep('', 'house/**');
+    await keep('plain');
+    expect(new Set((await wanted()).map((line) => line.split(': ')[1]))).toEqual(
+      new Set(['“The hall” by Ann Lee, CC BY-SA 4.0']),
+    );
+  });
+
+  it('is refused where it names nobody, and from those who do not keep records', async () => {
+    const refused = (deed: Promise<unknown>) => deed.then(() => null, (error: unknown) => problemOf(error).code); // prettier-ignore
+    expect(await refused(keep('Foto: {author}'))).toBe('CREDIT_FORM_INPUT');
+    expect(await refused(keepCreditForm(held.db, VIEWER, siteId, { form: 'short', pattern: '', always: false }))).toBe('NOT_ALLOWED'); // prettier-ignore
   });
 });

@@ -25,6 +25,13 @@ test('every place is answered, with its reasons; a record of one picture changes
   await expect(choir.getByText('A release was withdrawn')).toBeVisible();
   await expect(page.getByRole('row').filter({ hasText: '2027-01-01' })).toContainText('river-door.jpg');
   await look(page, 'rights');
+  await page.getByRole('link', { name: 'All of them, on a line of time' }).click();
+  await expect(page.getByRole('row').filter({ hasText: '2027-01-01' })).toContainText('river-door.jpg');
+  await expect(page.locator('.main-svg').first()).toBeVisible();
+  await look(page, 'endings');
+  await expectAccessible(page);
+  await page.goBack();
+  await page.goto(`${rights}?may=no`);
   await expectAccessible(page);
 
   await page.getByRole('link', { name: 'release withdrawn 1' }).click();
@@ -49,6 +56,39 @@ test('every place is answered, with its reasons; a record of one picture changes
     await page.reload();
     await expect(page.getByText(/May not stand: its licence has ended/)).toBeVisible({ timeout: 3000 });
   }).toPass();
+});
+
+test('where a picture comes from is looked for, and what is recorded is written into its files', async ({
+  page,
+}) => {
+  page.setDefaultTimeout(30_000);
+  await signInAs(page, 'Maud Kestle');
+  await page.goto(`${rights}?may=unknown&because=source-unknown`);
+  const first = page.getByRole('main').getByRole('listitem').getByRole('link').first();
+  await first.click();
+  await page.getByRole('link', { name: 'Find out where it comes from' }).click();
+  await expect(page.getByRole('heading', { name: /^Where does/ })).toBeVisible();
+  await expect(page.getByLabel('The letter')).toHaveValue(
+    /Ferndrake Community Music School a picture is shown/,
+  );
+  await page.getByLabel('Their mail address').fill('ann@bright.example');
+  await expect(page.getByRole('link', { name: 'Open as a mail' })).toHaveAttribute(
+    'href',
+    /^mailto:ann@bright.example/,
+  );
+  await look(page, 'origin');
+  await expectAccessible(page);
+
+  await page.goto(`${rights}?may=yes`);
+  await first.click();
+  await page.getByRole('button', { name: 'Write what is recorded into its files' }).click();
+  await expect(page.getByText(/written into \d+ files?, every pixel as it is/)).toBeVisible({
+    timeout: 60_000,
+  });
+  await look(page, 'rights-into-files');
+  await expectAccessible(page);
+  await page.getByRole('button', { name: 'Take out' }).click();
+  await expect(page.getByText('This edition is empty')).toBeVisible();
 });
 
 test('records come in and go out by the maintainer alone; what can’t be read is named by its line', async ({

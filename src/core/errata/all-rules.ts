@@ -65,6 +65,7 @@ import { licenceEnded } from './rules/rights/licence-ended';
 import { purpose } from './rules/rights/purpose';
 import { nonCommercial } from './rules/rights/non-commercial';
 import { noDerivatives } from './rules/rights/no-derivatives';
+import { otherServer } from './rules/rights/other-server';
 import { otherSite } from './rules/rights/other-site';
 import { creditNotShown } from './rules/rights/credit-missing';
 import { releaseNone } from './rules/rights/release-none';
@@ -143,6 +144,7 @@ export const RULES: readonly Rule[] = [
   purpose,
   nonCommercial,
   noDerivatives,
+  otherServer,
   otherSite,
   creditNotShown,
   releaseNone,

@@ -66,7 +66,11 @@ export function* answerSite<P extends PlacementOfFile>(
       const texts = textsOf(page, placement);
       const place = { texts, key: keyOf(url, rendition), numbers: texts?.numbers ?? [], isOfThisPage };
       const file = { url, master: rendition?.master ?? null };
-      const credit = findCredit(wantedOf(file, changes, site.records), place, asked);
+      const credit = findCredit(
+        wantedOf(file, changes, { records: site.records, page: page.address }),
+        place,
+        asked,
+      );
       yield {
         placement,
         credit,
@@ -83,13 +87,15 @@ const keyOf = (url: string, rendition: Rendition | undefined): string => renditi
 function wantedOf(
   file: { readonly url: string; readonly master: string | null },
   changes: Rendition['changes'],
-  records: RecordIndex,
+  { records, page }: { readonly records: RecordIndex; readonly page: string },
 ): WantedCredit | null {
   const covered = records.picture(file);
   if (!covered) return null;
   const { licence } = covered.fields;
   const terms = licence ? records.terms(licence) : null;
-  return wantedCredit(covered.fields, terms, { creditsAlways: records.creditsAlways, changes });
+  const form = records.creditForm(page);
+  const { creditsAlways, host: site } = records;
+  return wantedCredit(covered.fields, terms, { creditsAlways, changes, site, ...(form ? { form } : {}) });
 }
 
 function textsOf<P extends PlacementOfFile>(page: PageOfPlaces<P>, { source, start }: P): PlaceTexts | null {

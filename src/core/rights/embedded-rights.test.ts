@@ -1,5 +1,5 @@
-import { expect, it } from 'vitest';
-import { proposedRights, type EmbeddedRights } from './embedded-rights';
+import { describe, expect, it } from 'vitest';
+import { contradictions, proposedRights, type EmbeddedRights } from './embedded-rights';
 
 it.each<[EmbeddedRights, object | null]>([
   [{}, null],
@@ -28,4 +28,17 @@ it.each<[EmbeddedRights, object | null]>([
   const proposed = proposedRights(file);
   if (expected === null) expect(proposed).toBeNull();
   else expect(proposed).toMatchObject(expected);
+});
+
+describe('a file contradicts its record', () => {
+  const FILE = { creator: 'Ánn Lee', holder: 'Brightline', licence: 'CC-BY-4.0' };
+  it.each<[string, object, readonly string[]]>([
+    ['nowhere', { creator: ['ann lee'], holder: 'BRIGHTLINE.', licence: 'cc-by-4.0' }, []],
+    ['not where only one says something', { creator: [], holder: null }, []],
+    ['in who made it', { creator: ['Tom Hay'] }, ['Who made it']],
+    ['in no name of several', { creator: ['Tom Hay', 'Ann Lee'] }, []],
+    ['in licence and holder', { holder: 'The school', licence: 'own-work' }, ['Whose it is', 'Licence']],
+  ])('%s', (_, record, fields) => {
+    expect(contradictions(FILE, record as Record<string, unknown>).map(({ field }) => field)).toEqual(fields);
+  });
 });

@@ -38,3 +38,42 @@ function holderIn(notice: string): string {
     ) ?? [];
   return name.trim();
 }
+
+/** A field that a file says otherwise than the record of its picture. */
+export interface Contradiction {
+  readonly field: 'Who made it' | 'Whose it is' | 'Licence';
+  readonly file: string;
+  readonly record: string;
+}
+
+/**
+ * Where a file contradicts what is recorded; upper and lower case, accents and punctuation make none, and what only one of
+ * the two says makes none either.
+ *
+ * @param record the fields of a picture's record, as it is written
+ */
+export function contradictions(
+  { creator, holder, licence }: Pick<ProposedRights, 'creator' | 'holder' | 'licence'>,
+  record: Readonly<Record<string, unknown>>,
+): Contradiction[] {
+  const fields = [
+    ['Who made it', creator, record['creator']],
+    ['Whose it is', holder, record['holder']],
+    ['Licence', licence, record['licence']],
+  ] as const;
+  return fields.flatMap(([field, file, said]) => {
+    const recorded = (Array.isArray(said) ? said : [said]).filter(
+      (one): one is string => typeof one === 'string' && one !== '',
+    );
+    if (file === '' || recorded.length === 0) return [];
+    return recorded.some((one) => folded(one) === folded(file))
+      ? []
+      : [{ field, file, record: recorded.join('; ') }];
+  });
+}
+
+const folded = (text: string): string =>
+  text
+    .normalize('NFD')
+    .replace(/[^\p{L}\p{N}]+/gu, '')
+    .toLowerCase();

@@ -129,3 +129,18 @@ it('takes the host that it is told where no record says one', () => {
   expect(new RecordIndex([{ record: 'site', host: 'B.example' }], 'a.example').host).toBe('b.example');
   expect(new RecordIndex([{ record: 'site', host: null }]).host).toBeNull();
 });
+
+it.each([
+  ['index.html', { name: 'short' }],
+  ['news/a.html', { template: 'Foto: {creator}' }],
+  ['news/old/a.html', { name: 'plain' }],
+])('credits on %s are written as %j', (page, form) => {
+  const index = new RecordIndex([
+    { record: 'credit-form', form: 'plain' },
+    { record: 'credit-form', form: 'short' },
+    { record: 'credit-form', form: 'Foto: {creator}', pattern: 'news/**' },
+    { record: 'credit-form', form: 'plain', pattern: 'news/old/**' },
+  ]);
+  expect(index.creditForm(page)).toEqual(form);
+  expect(new RecordIndex([]).creditForm(page)).toBeUndefined();
+});

@@ -1,4 +1,5 @@
 /** Finds what the records say of a file, of a page and of a person: the most exact record wins, field by field. */
+import { formOf, type CreditForm } from './credit/credit-forms';
 import { firstFolder, isPattern, literalsIn, matcherOf } from './address-pattern';
 import { fileUnder } from './filed';
 import { catalogued, ownTerms, type Terms } from './licences';
@@ -131,6 +132,11 @@ export class RecordIndex {
   private readonly pictures = new Entries<PictureRecord>();
   private readonly shows = new Entries<ShowsRecord>();
   private readonly sections: (SectionRecord & { readonly matches: (address: string) => boolean })[] = [];
+  private readonly forms: {
+    readonly form: CreditForm;
+    readonly pattern: string;
+    readonly matches: (address: string) => boolean;
+  }[] = [];
   private readonly licences = new Map<string, Terms>();
   private readonly people = new Map<string, PersonRecord>();
   private readonly covered = new Map<string, CoveredPicture | null>();
@@ -173,6 +179,12 @@ export class RecordIndex {
           break;
         case 'credit-form':
           always = record.always ?? always;
+          if (record.form)
+            this.forms.push({
+              form: formOf(record.form),
+              pattern: record.pattern ?? '',
+              matches: record.pattern ? matcherOf(asPattern(record.pattern)) : () => true,
+            });
           break;
       }
     }
@@ -234,6 +246,16 @@ export class RecordIndex {
   /** The terms of a licence: the organisation's own records first, then the catalogue. */
   terms(id: string): Terms | null {
     return this.licences.get(id.trim().toLowerCase()) ?? catalogued(id);
+  }
+
+  /** How credits are written on a page: by the form with the most literal characters in its pattern, the later of two. */
+  creditForm(page: string): CreditForm | undefined {
+    let best: { readonly form: CreditForm; readonly exact: number } | undefined;
+    for (const { form, pattern, matches } of this.forms) {
+      const exact = pattern.replace(/\*/gu, '').length;
+      if (matches(page) && (!best || exact >= best.exact)) best = { form, exact };
+    }
+    return best?.form;
   }
 
   /** What a page is for: the section with the most literal characters, as a whole. */

@@ -89,6 +89,10 @@ export interface ShowsRecord {
 interface CreditFormRecord {
   readonly record: 'credit-form';
   readonly always?: boolean | null | undefined;
+  /** The name of a form, or a template with fields in braces. */
+  readonly form?: string | null | undefined;
+  /** The pages for which that form is; absent for all. */
+  readonly pattern?: string | null | undefined;
 }
 
 export type RightsRecord =

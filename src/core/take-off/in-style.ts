@@ -1,5 +1,5 @@
 /** Takes pictures out of style sheets and `style` attributes, by tokens (CSS Syntax 3): the declaration stays valid. */
-import { tokenize, tokenNames } from 'css-tree';
+import { ident, tokenize, tokenNames } from 'css-tree';
 import type { Span } from '../source/span';
 
 export interface StyleCut extends Span {
@@ -80,22 +80,24 @@ interface At {
 /** The whole `url(…)` or string that a token belongs to, and the set it stands in. */
 function pictureAt(text: string, tokens: readonly Token[], { at, closes }: At): Picture | null {
   const { type } = tokens[at] as Token;
-  if (type !== 'url-token' && type !== 'string-token') return null;
   let from = at;
   let to = at + 1;
   let set: Picture['set'] = null;
   for (const [opening, closing] of closes) {
     if (opening >= at || closing <= at) continue;
     const name = textOfToken(text, tokens[opening] as Token);
-    // An escaped spelling of `url(` is a function of its own to the tokenizer.
-    if (/url\($|^\\/iu.test(name) && !SETS.test(name)) {
+    // With quotes, or in an escaped spelling, `url(` is a function of its own to the tokenizer.
+    if (isUrl(name)) {
       if (opening < from) [from, to] = [opening, closing + 1];
     } else if (SETS.test(name) && (!set || opening < set.from)) {
       set = { from: opening, to: closing + 1, isBlend: BLENDS.test(name) };
     }
   }
-  return { from, to, set };
+  const isWhole = type === 'url-token' || type === 'string-token' || to > at + 1;
+  return isWhole ? { from, to, set } : null;
 }
+
+const isUrl = (name: string): boolean => ident.decode(name.slice(0, -1)).toLowerCase() === 'url';
 
 /** The colon after which a value stands, or -1. */
 function colonBefore(tokens: readonly Token[], at: number): number {
@@ -155,7 +157,14 @@ function cutOf(text: string, tokens: readonly Token[], { property, picture }: Wa
     while (tokens[after + 1]?.type === 'whitespace-token') after++;
     return { start, end: (tokens[after] as Token).end, becomes: '' };
   }
-  if (property === 'content' && !isWholeValue(tokens, picture)) {
+  if (property === 'content' && isWholeValue(tokens, picture)) {
+    // What is read out in its stead goes as well: `none` has nothing to say.
+    let last = to;
+    while (tokens[last] && !ENDS_ITEM.has((tokens[last] as Token).type)) last++;
+    while (last > to && BLANK.has((tokens[last - 1] as Token).type)) last--;
+    return { start, end: (tokens[last - 1] as Token).end, becomes: 'none' };
+  }
+  if (property === 'content') {
     const isBlankBefore =
       tokens[from - 1]?.type === 'whitespace-token' && tokens[from - 2]?.type !== 'colon-token';
     return { start: isBlankBefore ? (tokens[from - 1] as Token).start : start, end, becomes: '' };
@@ -172,9 +181,9 @@ function isWholeValue(tokens: readonly Token[], { from, to }: Picture): boolean 
   while (BLANK.has(tokens[before]?.type ?? '')) before--;
   let after = to;
   while (BLANK.has(tokens[after]?.type ?? '')) after++;
-  return (
-    tokens[before]?.type === 'colon-token' && (!tokens[after] || ENDS_ITEM.has(tokens[after]?.type ?? ''))
-  );
+  const next = tokens[after]?.type;
+  const isAlone = next === undefined || next === 'delim-token' || ENDS_ITEM.has(next);
+  return tokens[before]?.type === 'colon-token' && isAlone;
 }
 
 function propertyOf(text: string, tokens: readonly Token[], colon: number): string {

@@ -52,7 +52,9 @@ const SCHEMAS: Readonly<Record<RightsRecord['record'], Joi.ObjectSchema>> = {
       .allow(null),
   }),
   shows: Joi.object({ record: kind('shows'), files, people: texts }),
-  'credit-form': Joi.object({ record: kind('credit-form'), always: Joi.boolean().allow(null) }),
+  'credit-form': Joi.object({
+    ...{ record: kind('credit-form'), always: Joi.boolean().allow(null), form: text, pattern: text },
+  }),
 };
 
 /**

@@ -8,6 +8,9 @@ import { workerBundle } from './worker-bundle';
 /** From so many pages on, threads are worth their start. */
 const MANY_PAGES = 400;
 const BATCH_PAGES = 24;
+/** Large pages come in smaller batches: between two of them a survey hears that it is to stop. */
+const BATCH_BYTES = 512 * 1024;
+const BATCH_MS = 300;
 /** Room for the young objects of a parse: with the usual 16 MB they are swept again and again while still in use. */
 const YOUNG_MB = 32;
 
@@ -34,7 +37,17 @@ export async function openReadingPool(
     return {
       shelf,
       async *read(pages, as) {
-        for await (const batch of batches(pages)) yield readBatch(batch, as, { site, shelf });
+        // Slow pages are given on at once: between two batches a survey hears that it is to stop.
+        let found: PageFound[] = [];
+        let begun = performance.now();
+        for await (const page of pages) {
+          found.push(...readBatch([page], as, { site, shelf }));
+          if (found.length < BATCH_PAGES && performance.now() - begun < BATCH_MS) continue;
+          yield found;
+          found = [];
+          begun = performance.now();
+        }
+        if (found.length > 0) yield found;
       },
       close: async () => undefined,
     };
@@ -78,11 +91,14 @@ function ownBytes(bytes: Uint8Array): Uint8Array {
 
 async function* batches(pages: AsyncIterable<PageBytes>): AsyncGenerator<PageBytes[]> {
   let batch: PageBytes[] = [];
+  let size = 0;
   for await (const page of pages) {
     batch.push(page);
-    if (batch.length < BATCH_PAGES) continue;
+    size += page.bytes.length;
+    if (batch.length < BATCH_PAGES && size < BATCH_BYTES) continue;
     yield batch;
     batch = [];
+    size = 0;
   }
   if (batch.length > 0) yield batch;
 }

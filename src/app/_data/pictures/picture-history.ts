@@ -9,6 +9,7 @@ export interface HistoryLine {
     | 'places lost'
     | 'swapped out'
     | 'swapped in'
+    | 'taken off'
     | 'leftover'
     | 'no leftover'
     | 'titled'
@@ -46,7 +47,12 @@ export async function historyOf(
        where x.site_id = $1 and x.file_path = any($2) and not x.dormant and v.finished_at is not null group by v.finished_at, w.what, v.number
        union all
        select coalesce(e.published_at, c.created_at), 'swapped out', c.created_by, e.number, jsonb_array_length(c.placement_ids), e.state
-       from changes c join editions e on e.id = c.edition_id where e.site_id = $1 and c.from_path = any($2)
+       from changes c join editions e on e.id = c.edition_id where e.site_id = $1 and c.from_path = any($2) and c.intake_id is not null
+       union all
+       select coalesce(e.published_at, c.created_at), 'taken off', c.created_by, e.number,
+         (select count(*)::int from jsonb_array_elements(c.offs) o where o ->> 'path' = any($2)), e.state
+       from changes c join editions e on e.id = c.edition_id where e.site_id = $1 and c.takes_off
+         and exists (select 1 from jsonb_array_elements(c.offs) o where o ->> 'path' = any($2))
        union all
        select coalesce(e.published_at, c.created_at), 'swapped in', c.created_by, e.number, jsonb_array_length(c.placement_ids), e.state
        from new_files n join changes c on c.id = n.change_id join editions e on e.id = c.edition_id

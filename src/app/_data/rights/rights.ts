@@ -4,6 +4,8 @@ import type { FoundCredit } from '@/core/rights/credit/find-credit';
 import { proposedRights, type EmbeddedRights, type ProposedRights } from '@/core/rights/embedded-rights';
 import type { Problem } from '@/core/problem';
 import { database } from '@/server/db/database';
+import { readMetadata } from '@/server/imaging/read-metadata';
+import { storedBytes } from '@/server/store/store';
 
 export const VERDICTS = ['no', 'unknown', 'yes'] as const satisfies readonly Verdict[];
 export const RIGHTS_A_SHEET = 25;
@@ -145,6 +147,45 @@ export async function endingsOf(siteId: number): Promise<Ending[]> {
   return rows;
 }
 
+/** How many places may stand today, and each picture that will not for ever, the first to end first. */
+export async function allEndings(
+  siteId: number,
+): Promise<{ standing: number; endings: Omit<Ending, 'pictures'>[] }> {
+  const { pool } = database();
+  const [standing, endings] = await Promise.all([
+    pool.query<{ count: number }>(
+      `select count(*)::int as count from rights_answers where site_id = $1 and may = 'yes'`,
+      [siteId],
+    ),
+    pool.query<Omit<Ending, 'pictures'>>(
+      `select a.until, min(f.id) as id, min(a.file_path) as path, count(*)::int as places
+       from (${BY_PICTURE}) a left join files f on f.site_id = $1 and f.path = a.file_path and f.gone_in is null
+       where a.until is not null and a.may = 'yes' group by a.until, a.picture order by a.until, path limit 500`,
+      [siteId],
+    ),
+  ]);
+  return { standing: standing.rows[0]?.count ?? 0, endings: endings.rows };
+}
+
+/** How credits are written, as it was recorded last of the site and of some of its pages. */
+export async function creditFormsOf(siteId: number) {
+  const { rows } = await database().pool.query<{
+    form: string | null;
+    pattern: string | null;
+    always: boolean | null;
+  }>(
+    `select distinct on (coalesce(body ->> 'pattern', '')) body ->> 'form' as form, body ->> 'pattern' as pattern,
+       (body ->> 'always')::boolean as always
+     from rights_records where site_id = $1 and kind = 'credit-form' order by coalesce(body ->> 'pattern', ''), id desc`,
+    [siteId],
+  );
+  return rows.map(({ form, pattern, always }) => ({
+    form: form ?? 'plain',
+    pattern: pattern ?? '',
+    always: always ?? false,
+  }));
+}
+
 /** One answer with the places that have it. */
 export interface PictureAnswer {
   readonly may: Verdict;
@@ -176,6 +217,11 @@ export async function rightsInFile(sha256: string | null): Promise<ProposedRight
     [sha256],
   );
   return rows[0] ? proposedRights(rows[0].metadata) : null;
+}
+
+/** The same of a file that an edition is to write, and that is not on the site yet. */
+export async function rightsInPrepared(sha256: string | null): Promise<ProposedRights | null> {
+  return sha256 ? proposedRights(await readMetadata(await storedBytes(sha256))) : null;
 }
 
 /** What somebody recorded of a picture by its file, as it is written. */

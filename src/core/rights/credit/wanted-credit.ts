@@ -1,5 +1,7 @@
 /** What has to be shown with a picture, and whether a text shows it. */
-import { commonsName, type CommonsLicence, type Terms } from '../licences';
+import { type CommonsLicence, type Terms } from '../licences';
+import { deedOf } from '../metadata-out';
+import { creditLine, type CreditForm } from './credit-forms';
 import type { Modification } from '../modification';
 import type { PictureFields } from '../records';
 import { carriesLine } from './credit-line';
@@ -26,19 +28,27 @@ export interface WantedCredit {
   readonly own: ReadonlySet<string>;
 }
 
+export interface CreditAsked {
+  /** Whether the organisation credits every picture. */
+  readonly creditsAlways: boolean;
+  readonly changes: () => readonly Modification[];
+  /** How it is written; absent as `plain`. */
+  readonly form?: CreditForm;
+  /** Host of the organisation's own site. */
+  readonly site?: string | null;
+}
+
+const PLAIN: CreditForm = { name: 'plain' };
+
 /**
  * The credit that a picture needs.
  *
- * @param creditsAlways whether the organisation credits every picture
  * @returns `null` where none is needed
  */
 export function wantedCredit(
   fields: PictureFields,
   terms: Terms | null,
-  {
-    creditsAlways,
-    changes,
-  }: { readonly creditsAlways: boolean; readonly changes: () => readonly Modification[] },
+  { creditsAlways, changes, form = PLAIN, site = null }: CreditAsked,
 ): WantedCredit | null {
   const named = fields.creator && fields.creator.length > 0 ? fields.creator : null;
   const creators = named ?? (fields.holder ? [fields.holder] : []);
@@ -49,12 +59,19 @@ export function wantedCredit(
   const nothing = { licence: null, line: null, title: null, source: null, isChanged: false, own };
   if (terms?.needsCredit && terms.commons) {
     const { commons } = terms;
-    const by = creators.length > 0 ? ` by ${creators.join(', ')}` : '';
-    return {
-      ...{ creators, licence: commons, line: null, title, own, isChanged: changes().length > 0 },
-      source: fields.source && /^https?:\/\//iu.test(fields.source) ? fields.source : null,
-      words: `${title === null ? 'Photo' : `“${title}”`}${by}, ${commonsName(commons)}`,
+    const isChanged = changes().length > 0;
+    const source = fields.source && /^https?:\/\//iu.test(fields.source) ? fields.source : null;
+    const says = {
+      title,
+      creators,
+      holder: fields.holder ?? null,
+      source,
+      licence: commons,
+      deed: deedOf(terms),
+      site,
     };
+    const words = creditLine(form, { ...says, isChanged });
+    return { creators, licence: commons, line: null, title, own, isChanged, source, words };
   }
   if (terms?.needsCredit) {
     const line = terms.record?.line?.trim() || null;

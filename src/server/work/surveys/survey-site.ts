@@ -170,6 +170,8 @@ async function readThrough(
       await inTransaction(client, () => writePages(client, at, read));
       changedPages += read.length;
       await report.say('reading pages', changed.looked(), pages.length);
+      // What threads are reading besides is given up with them.
+      if (report.isEnding()) break;
     }
     await report.say('closing', pages.length, pages.length);
     if (changedPages > 0) await freshStatistics(client, ['pages', 'placements']);

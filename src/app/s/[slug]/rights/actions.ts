@@ -4,6 +4,7 @@ import { revalidatePath } from 'next/cache';
 import { act } from '@/app/_data/act';
 import type { Problem } from '@/core/problem';
 import { gatherRights } from '@/server/work/rights/gather-rights';
+import { keepCreditForm } from '@/server/work/rights/keep-credit-form';
 import { importRecords, recordPicture } from '@/server/work/rights/keep-records';
 import type { Told } from '@/ui/answer';
 import { count } from '@/ui/format';
@@ -50,6 +51,26 @@ export async function sayRights(slug: string, siteId: number, _before: Told, for
   revalidatePath(`/s/${slug}`, 'layout');
   return outcome.ok
     ? { said: 'Recorded; the answers follow as soon as the worker has looked.' }
+    : { problem: outcome.problem };
+}
+
+/** Records how credits are written. */
+export async function sayCreditForm(
+  slug: string,
+  siteId: number,
+  _before: Told,
+  form: FormData,
+): Promise<Told> {
+  const chosen = text(form, 'form');
+  const outcome = await act((db, actor) =>
+    keepCreditForm(db, actor, siteId, {
+      form: chosen === 'template' ? text(form, 'template') : chosen,
+      ...{ pattern: text(form, 'pattern'), always: form.get('always') === 'on' },
+    }),
+  );
+  revalidatePath(`/s/${slug}`, 'layout');
+  return outcome.ok
+    ? { said: 'Kept; proposals follow as soon as the worker has looked.' }
     : { problem: outcome.problem };
 }
 

@@ -41,7 +41,10 @@ export function Endings({ slug, endings }: { slug: string; endings: readonly End
       )}
       {endings.length > 0 ? (
         <p className="mt-2 text-sm">
-          All of them as a{' '}
+          <Link href={`/s/${slug}/rights/endings`} className="font-semibold text-green">
+            All of them, on a line of time
+          </Link>
+          ; or as a{' '}
           <a href={`/s/${slug}/rights/endings.ics`} className="font-semibold text-green">
             calendar
           </a>

@@ -1,6 +1,7 @@
 import Link from 'next/link';
 import { hrefWith, listQuery, type SiteScreenProps } from '@/app/_data/query';
 import {
+  creditFormsOf,
   endingsOf,
   listRights,
   RIGHTS_A_SHEET,
@@ -18,6 +19,7 @@ import { dateText } from '@/ui/format';
 import { Pager } from '@/ui/pager';
 import { ProblemText } from '@/ui/problem-text';
 import { CODE_CHIP, CODES, VERDICT_NAME } from '@/ui/rights-words';
+import { CreditForms } from './credit-form';
 import { Endings } from './endings';
 import { RecordsForm } from './records-form';
 import { RightsLine } from './rights-line';
@@ -29,7 +31,11 @@ export default async function RightsPage({ params, searchParams }: SiteScreenPro
   const site = await siteBySlug((await params).slug);
   const actor = await requireActor();
   const { given, sheet } = await listQuery(searchParams);
-  const [summary, endings] = await Promise.all([rightsSummary(site.id), endingsOf(site.id)]);
+  const [summary, endings, forms] = await Promise.all([
+    rightsSummary(site.id),
+    endingsOf(site.id),
+    creditFormsOf(site.id),
+  ]);
   const verdict = VERDICTS.find((one) => one === given('may')) ?? firstWithAny(summary);
   const code = CODES.find((one) => one === given('because')) ?? null;
   const root = `/s/${site.slug}/rights`;
@@ -75,6 +81,7 @@ export default async function RightsPage({ params, searchParams }: SiteScreenPro
           records={summary.records}
           mayBringIn={actor.role === 'maintainer'}
         />
+        {actor.role === 'maintainer' ? <CreditForms slug={site.slug} siteId={site.id} said={forms} /> : null}
       </aside>
     </main>
   );

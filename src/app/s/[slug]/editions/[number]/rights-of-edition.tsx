@@ -2,7 +2,7 @@ import type { ReactNode } from 'react';
 import { NOTHING_DECLARED } from '@/core/markup/declared-slot';
 import type { changes, newFiles } from '@/server/db/schema/editions';
 import { bytesText, count } from '@/ui/format';
-import { rightsInFile } from '@/app/_data/rights/rights';
+import { rightsInPrepared } from '@/app/_data/rights/rights';
 import { ChangeHead } from './change-head';
 import { Shown } from './shown';
 
@@ -16,7 +16,7 @@ interface RightsOfEditionProps {
 /** Rights written into the files of a picture, each file with what it says then. */
 export async function RightsOfEdition({ slug, change, files, takeOut }: RightsOfEditionProps) {
   const name = change.fromPath.split('/').at(-1) ?? change.fromPath;
-  const said = await rightsInFile(files[0]?.sha256 ?? null);
+  const said = await rightsInPrepared(files[0]?.sha256 ?? null);
   return (
     <section aria-label={`Rights of ${name}`} className="border-b border-line">
       <ChangeHead change={change} takeOut={takeOut}>

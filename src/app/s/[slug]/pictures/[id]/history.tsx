@@ -68,6 +68,12 @@ function What({ line, slug }: { line: HistoryLine; slug: string }) {
           {who} puts it in {places}: {edition}, {text}.
         </>
       );
+    case 'taken off':
+      return (
+        <>
+          {who} takes it off its page in {places}: {edition}, {text}.
+        </>
+      );
     case 'leftover':
       return `${who} says that it is a leftover.`;
     case 'no leftover':

@@ -1,7 +1,7 @@
 'use client';
 
 import { startTransition, useActionState, useRef, type RefObject } from 'react';
-import type { ProposedRights } from '@/core/rights/embedded-rights';
+import { contradictions, type ProposedRights } from '@/core/rights/embedded-rights';
 import { Answer } from '@/ui/answer';
 import { Button } from '@/ui/button';
 import { Field } from '@/ui/field';
@@ -18,12 +18,14 @@ interface RightsFormProps {
   saidBy: string | null;
   /** What the file itself carries. */
   embedded: ProposedRights | null;
+  /** Whether it is unfolded from the beginning. */
+  isOpen?: boolean;
 }
 
 const LICENCES = ['own-work', 'public-domain', 'CC0-1.0', 'CC-BY-4.0', 'CC-BY-SA-4.0', 'CC-BY-NC-4.0', 'CC-BY-ND-4.0', 'CC-BY-NC-SA-4.0', 'CC-BY-NC-ND-4.0', 'CC-BY-3.0', 'CC-BY-SA-3.0']; // prettier-ignore
 
 /** Where a picture comes from and what was agreed, for all its files at once. */
-export function RightsForm({ slug, siteId, file, said, saidBy, embedded }: RightsFormProps) {
+export function RightsForm({ slug, siteId, file, said, saidBy, embedded, isOpen = false }: RightsFormProps) {
   const form = useRef<HTMLFormElement>(null);
   const [told, submit, isPending] = useActionState(sayRights.bind(null, slug, siteId), null);
   const before = (name: string): string => {
@@ -31,11 +33,12 @@ export function RightsForm({ slug, siteId, file, said, saidBy, embedded }: Right
     return Array.isArray(value) ? value.join('; ') : typeof value === 'string' ? value : '';
   };
   return (
-    <details className="mb-4">
+    <details className="mb-4" open={isOpen}>
       <summary className="cursor-pointer font-semibold text-green">
         {said ? 'Change what is recorded of it' : 'Record where it comes from'}
       </summary>
       {embedded ? <InTheFile embedded={embedded} form={form} /> : null}
+      {embedded ? <Contradictions embedded={embedded} said={said} /> : null}
       <form
         ref={form}
         aria-label="Rights of this picture"
@@ -88,6 +91,21 @@ export function RightsForm({ slug, siteId, file, said, saidBy, embedded }: Right
         </div>
       </form>
     </details>
+  );
+}
+
+/** Where the file says another thing than the record: one of the two is wrong. */
+function Contradictions({ embedded, said }: Pick<RightsFormProps, 'said'> & { embedded: ProposedRights }) {
+  const against = contradictions(embedded, said ?? {});
+  if (against.length === 0) return null;
+  return (
+    <ul className="mt-1 max-w-2xl text-sm text-should">
+      {against.map(({ field, file, record }) => (
+        <li key={field}>
+          {field}: the file says “{file}”, recorded is “{record}”.
+        </li>
+      ))}
+    </ul>
   );
 }
 

@@ -1,12 +1,16 @@
+import Link from 'next/link';
 import { peopleKnown } from '@/app/_data/rights/people';
 import { answersOfFiles, recordOfFile, rightsInFile } from '@/app/_data/rights/rights';
 import { mayEdit, type Role } from '@/core/edition/edition-state';
+import type { Code } from '@/core/rights/may';
 import { database } from '@/server/db/database';
 import { marksOf } from '@/server/work/rights/people/mark-people';
 import { MarkPeople } from './mark-people';
 import { MayItStand } from './may-it-stand';
 import { RightsForm } from './rights-form';
 import { WriteIntoFiles } from './write-into-files';
+
+const UNKNOWN: ReadonlySet<Code> = new Set(['source-unknown', 'licence-unknown']);
 
 interface RightsOfPictureProps {
   slug: string;
@@ -33,6 +37,13 @@ export async function RightsOfPicture({ slug, siteId, paths, master, role }: Rig
         May it stand here
       </h2>
       <MayItStand answers={answers} keepsReleases={isMaintainer} />
+      {answers.length === 0 || answers.some(({ because }) => because.some((code) => UNKNOWN.has(code))) ? (
+        <p className="mb-3">
+          <Link href={`/s/${slug}/pictures/${master.id}/origin`} className="font-semibold text-green">
+            Find out where it comes from
+          </Link>
+        </p>
+      ) : null}
       {mayEdit(role) ? (
         <RightsForm
           slug={slug}

@@ -1,12 +1,6 @@
 import Link from 'next/link';
-import {
-  nextTurn,
-  placesByFile,
-  releaseText,
-  schoolYearOf,
-  standingOf,
-  today,
-} from '@/app/_data/rights/people';
+import { placesByFile, schoolYearOf, today } from '@/app/_data/rights/people';
+import { nextTurn, releaseText, standingOf } from '@/core/rights/standing';
 import { requireActor } from '@/app/_data/session';
 import { siteBySlug } from '@/app/_data/site';
 import { isoDay, type Day } from '@/core/dating/day';

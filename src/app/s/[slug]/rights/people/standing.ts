@@ -1,4 +1,4 @@
-import type { Standing } from '@/app/_data/rights/people';
+import type { Standing } from '@/core/rights/standing';
 
 export const STANDING_LOOK: Readonly<Record<Standing, string>> = {
   'in force': 'text-green',

@@ -1,6 +1,7 @@
 import Link from 'next/link';
 import { notFound } from 'next/navigation';
-import { picturesOf, releaseText, schoolYearOf, standingOf, today } from '@/app/_data/rights/people';
+import { picturesOf, schoolYearOf, today } from '@/app/_data/rights/people';
+import { releaseText, standingOf } from '@/core/rights/standing';
 import { requireActor } from '@/app/_data/session';
 import { siteBySlug } from '@/app/_data/site';
 import { isoDay } from '@/core/dating/day';

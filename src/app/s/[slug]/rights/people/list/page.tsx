@@ -1,5 +1,6 @@
 import { notFound } from 'next/navigation';
-import { releaseText, schoolYearOf, standingOf, today } from '@/app/_data/rights/people';
+import { schoolYearOf, today } from '@/app/_data/rights/people';
+import { releaseText, standingOf } from '@/core/rights/standing';
 import { requireActor } from '@/app/_data/session';
 import { siteBySlug } from '@/app/_data/site';
 import { isoDay } from '@/core/dating/day';
