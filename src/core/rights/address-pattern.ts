@@ -22,7 +22,7 @@ export function matcherOf(pattern: string): (address: string) => boolean {
   const expression = pattern.replace(/\*\*\/|\*+|[\s\S]/gu, (part) => {
     if (part === '**/') return '(?:[\\s\\S]*/)?';
     if (part.startsWith('**')) return '[\\s\\S]*';
-    return part === '*' ? '[^/]*' : part.replace(/[\\^$.*+?()[\]{}|/-]/u, '\\$&');
+    return part === '*' ? '[^/]*' : part.replace(/[\\^$.*+?()[\]{}|/]/u, '\\$&');
   });
   const test = new RegExp(`^${expression}$`, 'u');
   // Most addresses lack what the pattern says, and that is seen faster than by the expression.
