@@ -15,6 +15,7 @@ const config: NextConfig = {
     '@node-rs/argon2',
     'yauzl',
     'css-tree',
+    'exifr',
     'esbuild',
     'piscina',
   ],

@@ -8,7 +8,7 @@ const NOTHING: OriginFacts = {
 };
 
 it.each<[string, Partial<OriginFacts>, string, string]>([
-  ['nothing', {}, 'open', 'Nothing about the file'],
+  ['nothing', {}, 'nobody yet', 'Nothing about the file'],
   ['a creator in the file', { embedded: { creator: 'Ann Lee' } }, 'a known holder', 'The file names Ann Lee.'],
   ['a camera', { embedded: { camera: 'Box 3', taken: '2024:05:01 10:00:00' } }, 'the organisation', 'Box 3, 2024-05-01'],
   ['another host', { host: 'pictures.example' }, 'somebody’s page', 'loaded from pictures.example'],
@@ -24,7 +24,7 @@ it.each<[string, Partial<OriginFacts>, string, string]>([
   ['a share picture', { widthPx: 1200, heightPx: 630 }, 'somebody’s page', '1200 × 630'],
   ['a twin that is recorded', { alike: [{ path: 'img/a.jpg', holder: 'Brightline' }] }, 'a known holder', 'recorded as Brightline’s'],
   ['its folder', { neighbours: [{ holder: 'Tom Hay', count: 5 }], unrecordedNeighbours: 2 }, 'a known holder', '5 of 7'],
-  ['when it came', { firstSeen: { day: dayOf(2024, 5, 1) as Day, page: 'news.html' } }, 'open', '2024-05-01, on news.html'],
+  ['when it came', { firstSeen: { day: dayOf(2024, 5, 1) as Day, page: 'news.html' } }, 'nobody yet', '2024-05-01, on news.html'],
 ])('%s', (_, facts, points, says) => {
   const [first] = originClues({ ...NOTHING, ...facts });
   expect(first?.points).toBe(points);

@@ -29,7 +29,7 @@ export interface OriginFacts {
 }
 
 /** Where it likely comes from. */
-type Origin = 'the organisation' | 'a picture agency' | 'somebody’s page' | 'a known holder' | 'open';
+type Origin = 'the organisation' | 'a picture agency' | 'somebody’s page' | 'a known holder' | 'nobody yet';
 
 export interface OriginClue {
   readonly points: Origin;
@@ -67,7 +67,7 @@ export function originClues(facts: OriginFacts): OriginClue[] {
   if (sorted.length > 0) return sorted;
   return [
     {
-      points: 'open',
+      points: 'nobody yet',
       strength: 1,
       says: 'Nothing about the file or the site says where it comes from.',
       ask: 'Ask whoever keeps the page on which it stands; if nobody knows, put another picture in its place.',
@@ -133,6 +133,6 @@ function fromSite({ firstSeen, alike, neighbours, unrecordedNeighbours }: Origin
   if (most && most.count >= 3 && most.count * 2 > all)
     clues.push(clue('a known holder', 1, `${most.count} of ${all} other pictures in its folder are ${most.holder}’s.`, `Ask ${most.holder}.`)); // prettier-ignore
   if (firstSeen)
-    clues.push(clue('open', 1, `It was first seen on ${isoDay(firstSeen.day)}, on ${firstSeen.page}.`, 'Ask who kept that page then.')); // prettier-ignore
+    clues.push(clue('nobody yet', 1, `It was first seen on ${isoDay(firstSeen.day)}, on ${firstSeen.page}.`, 'Ask who kept that page then.')); // prettier-ignore
   return clues;
 }

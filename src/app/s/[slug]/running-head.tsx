@@ -16,7 +16,7 @@ interface RunningHeadProps {
 /** Across the top of every screen: the site and its last survey, the search box, the edition being gathered, you. */
 export function RunningHead({ site, survey, draft, actor }: RunningHeadProps) {
   return (
-    <header className="sticky top-0 z-10 flex h-[46px] items-center gap-4 border-b border-ink bg-sheet px-[18px]">
+    <header className="sticky top-0 z-10 flex h-[46px] items-center gap-4 border-b border-ink bg-sheet px-[18px] print:hidden">
       <Link href="/?all" className="font-serif text-[22px] leading-7 font-semibold italic">
         Ibidem
       </Link>

@@ -34,7 +34,7 @@ export function SiteIndex({ slug, counts, sections }: SiteIndexProps) {
   return (
     <nav
       aria-label="Index"
-      className="sticky top-[46px] h-[calc(100vh-46px)] w-[212px] shrink-0 overflow-y-auto border-r border-line py-3.5 max-lg:w-40 max-sm:static max-sm:h-auto max-sm:w-full max-sm:border-r-0 max-sm:border-b max-sm:py-0"
+      className="sticky top-[46px] h-[calc(100vh-46px)] w-[212px] shrink-0 overflow-y-auto border-r border-line py-3.5 max-lg:w-40 max-sm:static max-sm:h-auto max-sm:w-full max-sm:border-r-0 max-sm:border-b max-sm:py-0 print:hidden"
     >
       <ul className="max-sm:flex max-sm:overflow-x-auto">
         {parts.map(([part, name, number]) => {

@@ -27,11 +27,21 @@ const SAYS: Readonly<Record<string, string>> = {
 
 const UNDOING = 'The site refused it in the middle: what was done is being taken back.';
 
+interface Touches {
+  readonly spots: number;
+  readonly sources: number;
+  readonly added: number;
+  /** Files that are there already, and get other bytes. */
+  readonly rewritten: number;
+  readonly taken: number;
+}
+
 /** What an edition does to the site, in one sentence. */
-function touchesText(n: { spots: number; sources: number; added: number; taken: number }): string {
+function touchesText(n: Touches): string {
   const parts = [
     n.spots > 0 ? `changes ${count(n.spots, 'spot')} in ${count(n.sources, 'file')}` : null,
     n.added > 0 ? `adds ${count(n.added, 'picture file')}` : null,
+    n.rewritten > 0 ? `writes rights into ${count(n.rewritten, 'picture file')}` : null,
     n.taken > 0 ? `takes ${count(n.taken, 'file')} off the site` : null,
   ].filter((part) => part !== null);
   return `It ${parts.join(', ').replace(/, ([^,]*)$/, ' and $1')}.`;
@@ -45,10 +55,15 @@ export default async function EditionPage({ params }: { params: Promise<{ slug: 
   const { edition, gathered, taken, edits, files, run, journal } = found;
   const written = new Set(edits.map(({ sourcePath }) => sourcePath));
   const losses = edition.state === 'draft' ? await lossesOfWriting(site, written) : [];
+  const writing = new Set(
+    gathered.filter(({ change }) => change.writesRights).map(({ change }) => change.id),
+  );
+  const rewritten = files.filter(({ changeId }) => writing.has(changeId)).length;
   const touches = touchesText({
     spots: edits.length,
     sources: written.size,
-    added: files.length,
+    added: files.length - rewritten,
+    rewritten,
     taken: taken.length,
   });
   const all = [...gathered.map(({ change }) => change.state), ...taken.map(({ state }) => state)];
@@ -64,7 +79,7 @@ export default async function EditionPage({ params }: { params: Promise<{ slug: 
           <h1 className="text-xl font-semibold">Edition {edition.number}</h1>
           <p className="text-ink-2">
             {run?.state === 'undoing' ? UNDOING : SAYS[edition.state]}{' '}
-            {edits.length + taken.length > 0 ? touches : ''}
+            {edits.length + files.length + taken.length > 0 ? touches : ''}
           </p>
         </div>
         {all.length === 0 ? (
