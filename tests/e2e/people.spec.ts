@@ -116,3 +116,46 @@ test('a release taken back: one step to the edition, and no byte of the picture 
   expect((await page.request.get(paperUrl)).status()).toBe(403);
   expect((await page.request.get(`${SCHOOL}/rights/people/guest%201/data`)).status()).toBe(403);
 });
+
+test('a picture is taken off some of its pages, left on others, and none of it is live before it is published', async ({
+  page,
+}) => {
+  page.setDefaultTimeout(30_000);
+  const before = await snapshot();
+  await signInAs(page, 'Maud Kestle');
+  await page.goto(`${SCHOOL}/rights?may=no`);
+  await page
+    .getByRole('listitem')
+    .filter({ hasText: 'img/young-choir.jpg' })
+    .getByRole('link')
+    .first()
+    .click();
+  await page.getByRole('link', { name: 'Take it off its pages' }).click();
+  await expect(page.getByRole('heading', { name: /^Take .* off its pages/ })).toBeVisible();
+  await expect(page.getByText('2 pages chosen')).toBeVisible();
+  await look(page, 'take-off');
+  await expectAccessible(page);
+  await page.getByRole('checkbox', { name: /Choirs \/ Young/ }).uncheck();
+  await expect(page.getByRole('checkbox', { name: /off the site as well/ })).toBeDisabled();
+  await page.getByRole('checkbox', { name: /Choirs \/ Young/ }).check();
+  await page.getByRole('button', { name: /^Put into/ }).click();
+  await expect(page.getByRole('heading', { name: /^Taken off 1 file in 3 places/ })).toBeVisible();
+  await expect(page.getByText('With it: its figure, caption')).toBeVisible({ timeout: 60_000 });
+  await expect(page.getByText('With it: its link, list item')).toBeVisible();
+  await page.getByRole('button', { name: 'Leave it there' }).last().click();
+  await expect(page.getByRole('heading', { name: /^Taken off 1 file in [12] places?/ })).toBeVisible();
+  await page.getByRole('button', { name: 'Take out' }).click();
+  await expect(page.getByText('This edition is empty')).toBeVisible();
+  expect(await snapshot()).toEqual(before);
+
+  await signInAs(page, 'Pell Arden');
+  await page.goto(`${SCHOOL}/rights?may=no`);
+  await page
+    .getByRole('listitem')
+    .filter({ hasText: 'img/young-choir.jpg' })
+    .getByRole('link')
+    .first()
+    .click();
+  await page.getByRole('link', { name: 'Take it off its pages' }).click();
+  await expect(page.getByText('You may look, and take nothing off')).toBeVisible();
+});

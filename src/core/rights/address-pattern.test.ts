@@ -1,3 +1,4 @@
+import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import { firstFolder, isPattern, literalsIn, matcherOf } from './address-pattern';
 
@@ -35,4 +36,19 @@ describe('a pattern', () => {
       folder,
     ]);
   });
+});
+
+it('whatever is written, a pattern can be asked, and an address without a star is its own alone', () => {
+  fc.assert(
+    fc.property(fc.string({ unit: 'grapheme' }), fc.string({ unit: 'grapheme' }), (written, other) => {
+      const matches = matcherOf(written);
+      expect(typeof matches(other)).toBe('boolean');
+      if (!isPattern(written)) {
+        expect(matches(written)).toBe(true);
+        expect(matches(`${written}${other}`)).toBe(other === '');
+      }
+      expect(matcherOf(`${written}**`)(`${written.replaceAll('*', '')}${other}`)).toBe(true);
+    }),
+    { numRuns: 2000 },
+  );
 });

@@ -48,4 +48,4 @@ export function sayingWords(words: readonly string[]): number[] {
 
 /** Words that tell readers that a picture was changed. */
 export const TELLS_CHANGE =
-  /(?<!\p{L})(?:cropped|crop|detail|modified|adapted|edited|altered|changed|changes|mirrored|retouched|recolou?red|resized|based on|derived|beschnitten|zugeschnitten|ausschnitt|bearbeitet|verändert|abgewandelt|recadrée?|modifiée?|retouchée?|adaptée?|recortad[ao]|modificad[ao]|adaptad[ao]|editad[ao])(?!\p{L})/iu;
+  /(?<!\p{L})(?:cropped|crop|detail|cut (?:to|out|from|down)|trimmed|turned|rotated|black and white version|modified|adapted|edited|altered|changed|changes|mirrored|retouched|recolou?red|resized|based on|derived|beschnitten|gespiegelt|gedreht|zugeschnitten|ausschnitt|bearbeitet|verändert|abgewandelt|recadrée?|modifiée?|retouchée?|recoupée?|détail|adaptée?|recortad[ao]|retocad[ao]|modificad[ao]|adaptad[ao]|editad[ao])(?!\p{L})/iu;
