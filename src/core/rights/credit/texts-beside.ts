@@ -136,13 +136,20 @@ function isBlank(node: Node, { sight, weights }: Page): boolean {
   );
 }
 
+/** What folds out: that it does is no text block of its own. */
+const withoutSummary = ({ tagName, childNodes }: Element): Node[] =>
+  tagName === 'details'
+    ? childNodes.filter((child) => !isElement(child) || child.tagName !== 'summary')
+    : childNodes;
+
 /** The first text block of an element, from the side that is met first; none where a heading or a picture comes before. */
 function firstBlock(element: Element, direction: -1 | 1, page: Page): CreditText | null {
   const { weights, sight } = page;
   let at = element;
   for (;;) {
     if (isHeading(at) || isShowing(at)) return null;
-    const children = direction === 1 ? at.childNodes : at.childNodes.toReversed();
+    const inside = withoutSummary(at);
+    const children = direction === 1 ? inside : inside.toReversed();
     const first = children.find(
       (child) => (isElement(child) && weights.picturesIn(child) > 0) || !isBlank(child, page),
     );
