@@ -6,6 +6,7 @@ import { stage } from '@demo/site/scenes';
 import type { Actor } from '@/server/accounts/actor';
 import { problemOf } from '@/server/problem-error';
 import { publishEdition } from '@/server/work/editions/publish-edition';
+import { answerRights } from '@/server/work/rights/answer-rights';
 import { importRecords, recordPicture } from '@/server/work/rights/keep-records';
 import { erasePerson, giveOutPerson } from '@/server/work/rights/people/data-of-person';
 import { giveRelease } from '@/server/work/rights/people/keep-releases';
@@ -120,6 +121,19 @@ describe('a release taken back', () => {
     ]);
     expect(await query('select 1 from editions where site_id = $1')).toEqual([]);
   });
+
+  it('of a day to come is gathered on that day, once, for somebody to publish', async () => {
+    await answerRights(held.db, siteId, TODAY);
+    await withdraw('2026-12-24');
+    await answerRights(held.db, siteId, Date.UTC(2026, 11, 23, 12));
+    expect(await query('select 1 from editions where site_id = $1')).toEqual([]);
+    await answerRights(held.db, siteId, Date.UTC(2026, 11, 24, 1));
+    const editions = () => query<{ state: string; created_by: string; files: number }>('select state, created_by, (select count(*)::int from removals r where r.edition_id = e.id) as files from editions e where site_id = $1');
+    expect(await editions()).toEqual([{ state: 'draft', created_by: 'Ibidem, overnight', files: 4 }]);
+    await query("delete from editions where site_id = $1");
+    await answerRights(held.db, siteId, Date.UTC(2026, 11, 25, 1));
+    expect(await editions()).toEqual([]);
+  }); // prettier-ignore
 
   it('is recorded with its edition or not at all, wherever it ends', async () => {
     for (const text of ['insert into "changes"', 'insert into "removals"', 'add_job']) {

@@ -24,6 +24,7 @@ import { checkSite } from '../errata/check-site';
 import { IN_TURN } from '../errata/pages-to-check';
 import { openConnection, rulesOf } from '../sites/site-connection';
 import { askAnew } from './ask-anew';
+import { gatherDueWithdrawals } from './people/withdraw-release';
 import { recordsOf } from './records-of-site';
 import { storedRenditions } from './stored-renditions';
 
@@ -54,7 +55,13 @@ export async function answerRights(
       written.length === 0
         ? { rows: [], creditPages: [] }
         : await answered(db, site, new RecordIndex(written, hostOf(site)), { day, turn, scope });
-    await write(db, site, { day, scope, touches: before?.touches ?? 0, ...found });
+    await write(db, site, {
+      day,
+      scope,
+      touches: before?.touches ?? 0,
+      askedOn: before?.askedOn ?? day,
+      ...found,
+    });
   } catch (error) {
     if (error instanceof TurnOver) throw error;
     // Told on the screen, and asked again tomorrow, or as soon as a record or the site has changed.
@@ -123,16 +130,19 @@ interface Answered {
   /** What was touched before it was asked. */
   readonly touches: number;
   readonly creditPages: readonly string[];
+  /** The day that was asked about before. */
+  readonly askedOn: Day;
 }
 
 /** Puts the answers in place of those before, and marks the pages whose errata rest on what changed. */
 async function write(
   db: Database,
   { id: siteId }: Site,
-  { day, scope, rows, touches, creditPages }: Answered,
+  { day, scope, rows, touches, creditPages, askedOn }: Answered,
 ): Promise<void> {
   const pages = scope?.pages ?? null;
-  await asOne(db, async ({ pool }) => {
+  await asOne(db, async (tx) => {
+    const { pool } = tx;
     const before = await answersByPage(pool, siteId, pages);
     await pool.query(
       'delete from rights_answers where site_id = $1 and ($2::text[] is null or page_path = any($2))',
@@ -141,6 +151,7 @@ async function write(
     for (let from = 0; from < rows.length; from += BATCH)
       await insertRows(pool, rightsAnswers, rows.slice(from, from + BATCH));
     await keepState(pool, { siteId, day, problem: null });
+    if (askedOn < day) await gatherDueWithdrawals(tx, siteId, { after: askedOn, until: day });
     await pool.query(
       `update rights_states set touched = case when touches = $2 then '{}' else touched end,
          credit_pages = coalesce($3, credit_pages) where site_id = $1`,

@@ -1,6 +1,6 @@
 /** A person takes their release back: every place of every picture of theirs is gathered to be taken off, with the files. */
 import Joi from 'joi';
-import { dayOfMs, isoDay } from '@/core/dating/day';
+import { dayOfMs, isoDay, type Day } from '@/core/dating/day';
 import { requireRole, type Actor } from '../../../accounts/actor';
 import { checkedInput } from '../../../checked-input';
 import type { Database } from '../../../db/database';
@@ -60,18 +60,46 @@ export async function withdrawRelease(
     await logEvent(tx, actor, { siteId, verb: 'withdraw a release', details: `${person}, ${on}` });
     if (on > isoDay(dayOfMs(now)) || known.files.length === 0)
       return { edition: null, places: 0, files: known.files.length };
-    const { rows } = await tx.pool.query<{ id: string }>(
-      `select id from placements where site_id = $1 and file_path = any($2::text[]) and until_survey is null
-         and not (kind = any($3::text[]))`,
-      [siteId, known.files, WITHOUT_FILE],
-    );
-    const placementIds = rows.map(({ id }) => Number(id));
-    const edition = await takeOffWithin(tx, actor, {
-      siteId,
-      placementIds,
-      files: known.files,
-      mustGo: true,
-    });
-    return { edition, places: placementIds.length, files: known.files.length };
+    return { ...(await gatherAll(tx, actor, siteId, known.files)), files: known.files.length };
   });
+}
+
+/** Gathers all places of files, and the files with them. */
+async function gatherAll(
+  tx: Database,
+  actor: Actor,
+  siteId: number,
+  files: readonly string[],
+): Promise<Pick<Withdrawn, 'edition' | 'places'>> {
+  const { rows } = await tx.pool.query<{ id: string }>(
+    `select id from placements where site_id = $1 and file_path = any($2::text[]) and until_survey is null
+       and not (kind = any($3::text[]))`,
+    [siteId, files, WITHOUT_FILE],
+  );
+  const placementIds = rows.map(({ id }) => Number(id));
+  const edition = await takeOffWithin(tx, actor, { siteId, placementIds, files, mustGo: true });
+  return { edition, places: placementIds.length };
+}
+
+/** Who does what nobody pressed: what was recorded for a day to come. */
+const OVERNIGHT: Actor = { id: '', name: 'Ibidem, overnight', role: 'maintainer' };
+
+/**
+ * Gathers what follows from releases whose withdrawal was recorded for a day that has come; it is published by a person.
+ *
+ * @param tx a transaction (`asOne`)
+ * @param after the last day that was looked at
+ * @param until today
+ */
+export async function gatherDueWithdrawals(
+  tx: Database,
+  siteId: number,
+  { after, until }: { readonly after: Day; readonly until: Day },
+): Promise<void> {
+  const isOver = (day: Day | null | undefined) => day !== null && day !== undefined && day <= until;
+  for (const { releases, files } of await peopleOfSite(tx, siteId)) {
+    if (!releases || files.length === 0 || !releases.every(({ withdrawn }) => isOver(withdrawn))) continue;
+    if (!releases.some(({ withdrawn }) => isOver(withdrawn) && (withdrawn as Day) > after)) continue;
+    await gatherAll(tx, OVERNIGHT, siteId, files);
+  }
 }
