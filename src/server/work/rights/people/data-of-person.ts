@@ -53,7 +53,7 @@ export async function giveOutPerson(
 }
 
 /** SQL: whether the details of an event name the person `$2` as a whole. */
-const NAMED_IN_DETAILS = `(details = $2 or details like replace(replace($2, '\\', '\\\\'), '%', '\\%') || ',%')`;
+const NAMED_IN_DETAILS = `(details = $2 or left(details, length($2) + 1) = $2 || ',')`;
 
 /**
  * Erases a person: records, marks, papers, and their name in the log, where it is only said that somebody was. A picture
