@@ -25,7 +25,7 @@ export const RIGHTS_ERRATA: Readonly<
   'rights/purpose': [['index.html', 'img/engine-room.jpg']],
   'rights/non-commercial': [['cafe/index.html', '../img/cafe-cup.jpg']],
   'rights/no-derivatives': [['lessons/cello.html', '../img/cello-lesson_thumb.jpg']],
-  'rights/other-server': [['library/rules.html', 'https://paper.archive.example/grain.png']],
+  'rights/other-server': [['library/index.html', 'https://paper.archive.example/grain.png']],
   'rights/other-site': [
     ['lessons/drums.html', '../img/drums.jpg'],
     ['news/2017-tower.html', '../img/drums.jpg'],

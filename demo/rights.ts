@@ -43,7 +43,7 @@ export const RIGHTS: readonly Written[] = [
   { record: 'picture', files: ['img/facade-2016-1600.jpg'], title: 'The old fire station', people: 'none' },
   // Lent by a neighbour until the new year.
   { record: 'picture', files: ['img/river-door.jpg'], title: 'The back door', holder: 'Jory Pell', people: 'none', until: '2026-12-31' },
-  // Somebody took the paper behind the rules of the library from a page that gives such things away, by its address.
+  // Somebody took the paper behind the words on the library from a page that gives such things away, by its address.
   { record: 'picture', files: ['https://paper.archive.example/*'], title: 'Grain of paper', source: 'https://paper.archive.example/', licence: 'CC0-1.0', people: 'none' },
   // People: numbers stand for families, whose names are in the office.
   { record: 'shows', files: ['img/young-choir.jpg'], people: ['family 17', 'family 21', 'family 22'] },

@@ -130,9 +130,9 @@ ${figure('img/thorne.jpg', 'Wat Thorne', 'Wat Thorne, guitar (until 2023)', [160
 <p>Soup at noon, cake at four. The tables by the window are kept for waiting parents.</p>
 <p style="background-image: url('../img/river-door.jpg'); min-height: 80px">With a view of the river.</p>`),
   plain('library/index.html', 'Instrument library', `${figure('../img/cello-case.jpg', 'An instrument lying on the bench', 'Ready to be lent', [300, 200])}
-<p>Forty instruments wait to be played. A term costs less than a pizza a month. See <a href="rules.html">the rules</a>, and <a href="plan.html">where it is</a>.</p>
+<p style="background:url(https://paper.archive.example/grain.png)">Forty instruments wait to be played. A term costs less than a pizza a month. See <a href="rules.html">the rules</a>, and <a href="plan.html">where it is</a>.</p>
 <!-- <img src="../img/never-shown.jpg" alt="left out in 2019"> -->`),
-  plain('library/rules.html', 'Rules of the library', `<p style="background:url(https://paper.archive.example/grain.png)">Bring it back dry. Tell us what broke.</p>
+  plain('library/rules.html', 'Rules of the library', `<p>Bring it back dry. Tell us what broke.</p>
 <p><img src="../img/Flute.jpg" width="200" height="133" alt="Hands at a table"></p>`),
 
   old('news/index.html', 'News', `<UL><LI><A HREF="2014-open-day.html">Open day 2014</A><LI><A HREF="2014-choir.html">Our first choir</A><LI><A HREF="2015-flood.html">High water</A><LI><A HREF="2015-bench.html">The bench is here</A><LI><A HREF="2016-doors.html">Red doors</A><LI><A HREF="2017-tower.html">The tower</A>
