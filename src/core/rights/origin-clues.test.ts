@@ -3,7 +3,7 @@ import { dayOf, type Day } from '../dating/day';
 import { originClues, type OriginFacts } from './origin-clues';
 
 const NOTHING: OriginFacts = {
-  ...{ name: 'hall.jpg', widthPx: 900, heightPx: 600, embedded: {}, host: null, firstSeen: null },
+  ...{ name: 'hall.jpg', widthPx: 900, heightPx: 600, embedded: {}, firstSeen: null },
   ...{ alike: [], neighbours: [], unrecordedNeighbours: 0 },
 };
 
@@ -11,7 +11,6 @@ it.each<[string, Partial<OriginFacts>, string, string]>([
   ['nothing', {}, 'nobody yet', 'Nothing about the file'],
   ['a creator in the file', { embedded: { creator: 'Ann Lee' } }, 'a known holder', 'The file names Ann Lee.'],
   ['a camera', { embedded: { camera: 'Box 3', taken: '2024:05:01 10:00:00' } }, 'the organisation', 'Box 3, 2024-05-01'],
-  ['another host', { host: 'pictures.example' }, 'somebody’s page', 'loaded from pictures.example'],
   ['a camera’s name', { name: 'DSC_0412.JPG' }, 'the organisation', 'as a camera'],
   ['a telephone’s name', { name: '20240501_101500.jpg' }, 'the organisation', 'as a camera'],
   ['a messenger’s name', { name: 'IMG-20240501-WA0003.jpg' }, 'the organisation', 'as messengers'],
@@ -43,6 +42,6 @@ it.each<[string, Partial<OriginFacts>]>([
 }); // prettier-ignore
 
 it('the strongest comes first', () => {
-  const clues = originClues({ ...NOTHING, name: 'IMG_0001.jpg', host: 'a.example', firstSeen: { day: 0, page: 'a' } }); // prettier-ignore
+  const clues = originClues({ ...NOTHING, name: 'IMG_0001.jpg', embedded: { creator: 'Ann Lee' }, firstSeen: { day: 0, page: 'a' } }); // prettier-ignore
   expect(clues.map(({ strength }) => strength)).toEqual([3, 2, 1]);
 });

@@ -16,8 +16,6 @@ export interface OriginFacts {
     readonly camera?: string | undefined;
     readonly taken?: string | undefined;
   };
-  /** The host that it is loaded from, where that is not the site's own. */
-  readonly host: string | null;
   /** When it was first seen on the site. */
   readonly firstSeen: { readonly day: Day; readonly page: string } | null;
   /** Other files of the same picture, or nearly, that are recorded. */
@@ -56,13 +54,7 @@ const SHARE_SHAPE = [1200, 630] as const;
 
 /** Clues, the strongest first. There is always one: what to do where nothing points anywhere. */
 export function originClues(facts: OriginFacts): OriginClue[] {
-  const clues = [
-    ...fromFile(facts),
-    ...fromHost(facts),
-    ...fromName(facts),
-    ...fromSize(facts),
-    ...fromSite(facts),
-  ];
+  const clues = [...fromFile(facts), ...fromName(facts), ...fromSize(facts), ...fromSite(facts)];
   const sorted = clues.sort((a, b) => b.strength - a.strength);
   if (sorted.length > 0) return sorted;
   return [
@@ -90,11 +82,6 @@ function fromFile({ embedded }: OriginFacts): OriginClue[] {
   if (camera)
     clues.push(clue('the organisation', 2, `A camera wrote into it (${camera}${taken ? `, ${taken.slice(0, 10).replaceAll(':', '-')}` : ''}): it was not taken from a web page.`, 'Ask who of you has, or had, that camera.')); // prettier-ignore
   return clues;
-}
-
-function fromHost({ host }: OriginFacts): OriginClue[] {
-  if (host === null) return [];
-  return [clue('somebody’s page', 3, `It is loaded from ${host} each time.`, `Ask who runs ${host}, or put a copy of your own in its place.`)]; // prettier-ignore
 }
 
 function fromName({ name, embedded }: OriginFacts): OriginClue[] {

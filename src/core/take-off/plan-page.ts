@@ -64,7 +64,7 @@ export function planPage(tree: WrittenTree, spots: readonly Span[], options: Pla
       if (target.undresses) undressed.add(element);
     }
   }
-  endMedia(gone);
+  endClips(gone);
   for (const element of [...gone]) addCompanions(tree, element, gone);
   const links = [...targets].flatMap(([element, { does }]) => (does === 'unlink' ? [element] : []));
   for (const link of links) if (isLinkAlone(link, gone)) gone.add(link);
@@ -102,12 +102,12 @@ function choose(
 }
 
 /** A clip none of whose sources is left is gone. */
-function endMedia(gone: Set<Element>): void {
+function endClips(gone: Set<Element>): void {
   for (const element of [...gone]) {
-    const media = element.tagName === 'source' ? parentOf(element) : null;
-    if (!media || !['video', 'audio'].includes(media.tagName) || attributeText(media, 'src')) continue;
-    const isLeft = (node: unknown) => isElement(node as Element) && (node as Element).tagName === 'source' && !gone.has(node as Element); // prettier-ignore
-    if (!media.childNodes.some(isLeft)) gone.add(media);
+    const clip = element.tagName === 'source' ? parentOf(element) : null;
+    if (!clip || !['video', 'audio'].includes(clip.tagName) || attributeText(clip, 'src')) continue;
+    const sources = clip.childNodes.filter((node) => isElement(node) && node.tagName === 'source');
+    if (sources.every((source) => gone.has(source as Element))) gone.add(clip);
   }
 }
 

@@ -21,7 +21,7 @@ export async function cluesOf(siteId: number, file: FileLooked): Promise<OriginC
     alikeElsewhere(siteId, file.sha256),
   ]);
   return originClues({
-    ...{ name: file.path.split('/').at(-1) ?? file.path, embedded, firstSeen, alike, host: null },
+    ...{ name: file.path.split('/').at(-1) ?? file.path, embedded, firstSeen, alike },
     ...{ widthPx: file.widthPx ?? 0, heightPx: file.heightPx ?? 0 },
     ...(await neighboursOf(siteId, file.path, index)),
   });

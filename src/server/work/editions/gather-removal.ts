@@ -76,20 +76,36 @@ async function gathered(
 }
 
 const SHOWS = 'x.site_id = f.site_id and x.file_path = f.path and x.until_survey is null';
-/** What an edition swaps, or takes off its page, is a use no longer; what could not be taken off still is one. */
-const GIVEN_UP = `exists (
-  select 1 from changes c where c.edition_id = $3 and (c.takes_off or c.intake_id is not null) and c.state = 'ready'
-    and x.id in (select jsonb_array_elements_text(c.placement_ids)::bigint)
-    and not exists (select 1 from jsonb_array_elements(c.offs) o
-      where o ->> 'source' = x.source_path and (o ->> 'start')::int = x.start and o ->> 'refused' is not null))`;
 
 /** SQL: how many places show the file `f`, and one of their pages. */
 const USES = `(select count(*)::int from placements x where ${SHOWS}) as uses,
   (select min(x.page_path) from placements x where ${SHOWS}) as page`;
 
-/** SQL: the same once the edition `$3` is live. */
-export const USES_AFTER = `(select count(*)::int from placements x where ${SHOWS} and not ${GIVEN_UP}) as uses,
-  (select min(x.page_path) from placements x where ${SHOWS} and not ${GIVEN_UP}) as page`;
+/**
+ * How many places show a file once an edition is live, and one of their pages: what the edition swaps, or takes off its
+ * page, counts no longer; what could not be taken off still does.
+ */
+export async function usesAfter(
+  { pool }: Database,
+  siteId: number,
+  { path, editionId }: { readonly path: string; readonly editionId: number },
+): Promise<{ uses: number; page: string | null }> {
+  const { rows } = await pool.query<{ uses: number; page: string | null }>(
+    `with given_up as (
+       select id::bigint as id from changes c, jsonb_array_elements_text(c.placement_ids) as id
+       where c.edition_id = $3 and (c.takes_off or c.intake_id is not null) and c.state = 'ready'
+     ), refused as (
+       select o ->> 'source' as source, (o ->> 'start')::int as start from changes c, jsonb_array_elements(c.offs) o
+       where c.edition_id = $3 and c.takes_off and o ->> 'refused' is not null
+     )
+     select count(*)::int as uses, min(x.page_path) as page from placements x
+     where x.site_id = $1 and x.file_path = $2 and x.until_survey is null
+       and (x.id not in (select id from given_up)
+         or (x.source_path, x.start) in (select source, start from refused))`,
+    [siteId, path, editionId],
+  );
+  return rows[0] ?? { uses: 0, page: null };
+}
 
 export function usedProblem(path: string, page: string | null): ProblemError {
   return new ProblemError({

@@ -128,13 +128,15 @@ export async function dropChange(db: Database, actor: Actor, changeId: number): 
 
 async function dropped(db: Database, changeId: number): Promise<void> {
   const sources = await wordedSources(db, [changeId]);
-  const { rows } = await db.pool.query<{ site_id: number; edition_id: number }>(
+  const { rows } = await db.pool.query<{ site_id: number; edition_id: number; moves: boolean }>(
     `delete from changes c using editions e where c.id = $1 and e.id = c.edition_id and e.state = 'draft'
-     returning e.site_id, e.id as edition_id`,
+     returning e.site_id, e.id as edition_id,
+       c.takes_off or c.intake_id is not null as moves`,
     [changeId],
   );
   if (rows[0]) {
-    await prepareRemovalsOf(db, rows[0].edition_id);
+    // Words move no picture: what was unused stays so.
+    if (rows[0].moves) await prepareRemovalsOf(db, rows[0].edition_id);
     return prepareBeside(db, rows[0].site_id, sources);
   }
   throw new ProblemError({

@@ -11,7 +11,7 @@ import { editions, removals, type SearchedFor } from '../../db/schema/editions';
 import { sites } from '../../db/schema/sites';
 import { problemOf, ProblemError } from '../../problem-error';
 import { storeBytes } from '../../store/store';
-import { USES_AFTER, usedProblem } from './gather-removal';
+import { usedProblem, usesAfter } from './gather-removal';
 import { openConnection } from '../sites/site-connection';
 
 /** Prepares a removal that was gathered; what speaks against it is written into it. */
@@ -69,13 +69,10 @@ async function editsOf({ pool }: Database, editionId: number): Promise<Map<strin
 export async function refuseUsed(
   db: Database,
   siteId: number,
-  { path, editionId }: { readonly path: string; readonly editionId: number },
+  edited: { readonly path: string; readonly editionId: number },
 ): Promise<void> {
-  const { rows } = await db.pool.query<{ uses: number; page: string | null }>(
-    `select ${USES_AFTER} from files f where f.site_id = $1 and f.path = $2`,
-    [siteId, path, editionId],
-  );
-  if ((rows[0]?.uses ?? 0) > 0) throw usedProblem(path, rows[0]?.page ?? null);
+  const { uses, page } = await usesAfter(db, siteId, edited);
+  if (uses > 0) throw usedProblem(edited.path, page);
 }
 
 const TEXT_NAME =

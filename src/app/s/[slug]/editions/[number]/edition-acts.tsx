@@ -1,10 +1,10 @@
 'use client';
 
-import { AlertDialog } from 'radix-ui';
 import { useState, useTransition } from 'react';
 import type { EditionState } from '@/core/edition/edition-state';
 import type { Problem } from '@/core/problem';
-import { Button, buttonClass } from '@/ui/button';
+import { Button } from '@/ui/button';
+import { Confirm } from '@/ui/confirm';
 import { ProblemText } from '@/ui/problem-text';
 import { publish, withdraw } from './actions';
 
@@ -26,32 +26,19 @@ export function EditionActs({ slug, editionId, state, isReady, touches }: Editio
   const run = () => start(async () => setProblem(await (isDraft ? publish : withdraw)(slug, editionId)));
   return (
     <div className="space-y-3">
-      <AlertDialog.Root>
-        <AlertDialog.Trigger asChild>
-          <Button weight={isDraft ? 'main' : 'plain'} disabled={isPending || (isDraft && !isReady)}>
-            {isPending ? 'One moment …' : isDraft ? 'Publish' : 'Withdraw'}
-          </Button>
-        </AlertDialog.Trigger>
-        <AlertDialog.Portal>
-          <AlertDialog.Overlay className="fixed inset-0 z-20 bg-black/40" />
-          <AlertDialog.Content className="fixed top-1/3 left-1/2 z-30 w-[440px] max-w-[90vw] -translate-x-1/2 -translate-y-1/3 border border-line bg-sheet p-6 shadow-lg">
-            <AlertDialog.Title className="text-xl font-semibold">
-              {isDraft ? 'Publish this edition?' : 'Withdraw this edition?'}
-            </AlertDialog.Title>
-            <AlertDialog.Description className="mt-2 text-ink-2">
-              {isDraft
-                ? `${touches} The live site changes at once; you can withdraw the edition afterwards.`
-                : `${touches} Every page gets back what stood there before, and the files added with the edition are taken away.`}
-            </AlertDialog.Description>
-            <div className="mt-5 flex justify-end gap-3">
-              <AlertDialog.Cancel className={buttonClass('quiet')}>Not now</AlertDialog.Cancel>
-              <AlertDialog.Action className={buttonClass('main')} onClick={run}>
-                {isDraft ? 'Publish now' : 'Withdraw now'}
-              </AlertDialog.Action>
-            </div>
-          </AlertDialog.Content>
-        </AlertDialog.Portal>
-      </AlertDialog.Root>
+      <Confirm
+        trigger={isPending ? 'One moment …' : isDraft ? 'Publish' : 'Withdraw'}
+        weight={isDraft ? 'main' : 'plain'}
+        isDisabled={isPending || (isDraft && !isReady)}
+        title={isDraft ? 'Publish this edition?' : 'Withdraw this edition?'}
+        text={
+          isDraft
+            ? `${touches} The live site changes at once; you can withdraw the edition afterwards.`
+            : `${touches} Every page gets back what stood there before, and the files added with the edition are taken away.`
+        }
+        act={isDraft ? 'Publish now' : 'Withdraw now'}
+        run={run}
+      />
       {problem ? <ProblemText problem={problem} /> : null}
     </div>
   );

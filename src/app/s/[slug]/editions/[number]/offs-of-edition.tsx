@@ -1,5 +1,6 @@
 import type { ReactNode } from 'react';
 import { NOTHING_DECLARED } from '@/core/markup/declared-slot';
+import { fileUnder } from '@/core/rights/filed';
 import type { Refusal, Remark } from '@/core/take-off/outcome';
 import type { changes, edits, PlaceOff } from '@/server/db/schema/editions';
 import { count, placeText } from '@/ui/format';
@@ -59,13 +60,9 @@ export function OffsOfEdition({
         </span>
       </ChangeHead>
       <ul className="mt-2">
-        {placesTogether(offs, listed).map((spots) => {
+        {placesTogether(offs, listed).map(({ spots, edits: own }) => {
           // What readers see stands for the places that go with it.
           const off = spots.find(({ wentAlong }) => wentAlong.length > 0) ?? spots[0];
-          const own = listed.filter(
-            ({ sourcePath, placeStart }) =>
-              sourcePath === off.source && spots.some(({ start }) => start === placeStart),
-          );
           return (
             <li
               key={`${off.source}#${off.start}`}
@@ -109,22 +106,27 @@ export function OffsOfEdition({
   );
 }
 
+type Edits = OffsOfEditionProps['edits'];
+
+interface OffsTogether {
+  readonly spots: readonly [PlaceOff, ...PlaceOff[]];
+  readonly edits: Edits;
+}
+
 /** The places that one change of the source takes off together: a picture, and the link that enlarges it. */
-function placesTogether(
-  offs: readonly PlaceOff[],
-  edits: OffsOfEditionProps['edits'],
-): [PlaceOff, ...PlaceOff[]][] {
-  const groups = new Map<string, [PlaceOff, ...PlaceOff[]]>();
+function placesTogether(offs: readonly PlaceOff[], edits: Edits): OffsTogether[] {
+  const bySource = new Map<string, Edits[number][]>();
+  for (const edit of edits) fileUnder(bySource, edit.sourcePath, edit);
+  const groups = new Map<string, PlaceOff[]>();
   for (const off of offs) {
-    const edit = edits.find(
-      ({ sourcePath, start, end }) => sourcePath === off.source && start <= off.start && off.start < end,
-    );
-    const key = `${off.source}#${edit ? `edit ${edit.start}` : off.start}`;
-    const known = groups.get(key);
-    if (known) known.push(off);
-    else groups.set(key, [off]);
+    const edit = bySource.get(off.source)?.find(({ start, end }) => start <= off.start && off.start < end);
+    fileUnder(groups, `${off.source}#${edit ? `edit ${edit.start}` : off.start}`, off);
   }
-  return [...groups.values()];
+  return [...groups.values()].map((spots) => {
+    const starts = new Set(spots.map(({ start }) => start));
+    const own = bySource.get(spots[0]?.source ?? '')?.filter(({ placeStart }) => starts.has(placeStart));
+    return { spots: spots as [PlaceOff, ...PlaceOff[]], edits: own ?? [] };
+  });
 }
 
 function WhatBecomes({ spots }: { spots: readonly PlaceOff[] }) {
@@ -160,7 +162,7 @@ function WhatBecomes({ spots }: { spots: readonly PlaceOff[] }) {
 }
 
 /** What is taken out of the source, to the character. */
-function Sources({ edits: listed }: { edits: OffsOfEditionProps['edits'] }) {
+function Sources({ edits: listed }: { edits: Edits }) {
   if (listed.length === 0) return null;
   return (
     <details className="mt-1 text-sm">

@@ -4,6 +4,7 @@ import { useRef, useState, useTransition } from 'react';
 import type { Problem } from '@/core/problem';
 import type { Mark } from '@/server/work/rights/people/mark-people';
 import { Button } from '@/ui/button';
+import { pointMoved, pointPressed, type Point } from '@/ui/point-on-picture';
 import { ProblemText } from '@/ui/problem-text';
 import { keepMarks } from '../../rights/people/actions';
 
@@ -19,14 +20,6 @@ interface MarkPeopleProps {
 }
 
 const STEP = 0.02;
-const KEYS: Readonly<Record<string, readonly [number, number]>> = {
-  ArrowLeft: [-STEP, 0],
-  ArrowRight: [STEP, 0],
-  ArrowUp: [0, -STEP],
-  ArrowDown: [0, STEP],
-};
-const within = (share: number) => Math.min(1, Math.max(0, share));
-
 /** Who can be recognised on a picture, and where: a press on a face sets a mark, arrow keys move it. */
 export function MarkPeople({ slug, siteId, file, src, marked, known }: MarkPeopleProps) {
   const [marks, setMarks] = useState<readonly Mark[]>(marked);
@@ -36,8 +29,8 @@ export function MarkPeople({ slug, siteId, file, src, marked, known }: MarkPeopl
   const list = useRef<HTMLOListElement>(null);
   const change = (at: number, to: Partial<Mark>) =>
     setMarks(marks.map((mark, i) => (i === at ? { ...mark, ...to } : mark)));
-  const add = (x: number, y: number) => {
-    setMarks([...marks, { person: '', x, y }]);
+  const add = (point: Point) => {
+    setMarks([...marks, { person: '', ...point }]);
     setSaid('');
     requestAnimationFrame(() =>
       list.current?.querySelector<HTMLInputElement>('li:last-child input')?.focus(),
@@ -59,13 +52,7 @@ export function MarkPeople({ slug, siteId, file, src, marked, known }: MarkPeopl
       <div className="mt-2 flex gap-5 max-md:flex-col">
         <div
           className="relative w-[420px] max-w-full shrink-0 cursor-crosshair self-start"
-          onClick={(event) => {
-            const box = event.currentTarget.getBoundingClientRect();
-            add(
-              within((event.clientX - box.left) / box.width),
-              within((event.clientY - box.top) / box.height),
-            );
-          }}
+          onClick={(event) => add(pointPressed(event))}
         >
           <img src={src} alt="The picture, to mark people on" className="block w-full" />
           {marks.map(({ x, y, person }, i) => (
@@ -77,10 +64,10 @@ export function MarkPeople({ slug, siteId, file, src, marked, known }: MarkPeopl
               style={{ left: `${x * 100}%`, top: `${y * 100}%` }}
               onClick={(event) => event.stopPropagation()}
               onKeyDown={(event) => {
-                const step = KEYS[event.key];
-                if (!step) return;
+                const moved = pointMoved({ x, y }, event.key, STEP);
+                if (!moved) return;
                 event.preventDefault();
-                change(i, { x: within(x + step[0]), y: within(y + step[1]) });
+                change(i, moved);
               }}
             >
               {i + 1}
@@ -112,7 +99,7 @@ export function MarkPeople({ slug, siteId, file, src, marked, known }: MarkPeopl
             ))}
           </datalist>
           <p className="mt-3 flex flex-wrap items-center gap-2">
-            <Button onClick={() => add(0.5, 0.5)} weight="quiet">
+            <Button onClick={() => add({ x: 0.5, y: 0.5 })} weight="quiet">
               Add a mark
             </Button>
             <Button disabled={isBusy} onClick={keep}>

@@ -1,11 +1,8 @@
-import { notFound } from 'next/navigation';
+import { pictureOfRoute } from '@/app/_data/pictures/picture-of-route';
 import { historyOf } from '@/app/_data/pictures/picture-history';
-import { pictureById } from '@/app/_data/pictures/pictures';
-import { requireActor } from '@/app/_data/session';
 import { shelfLivesOf } from '@/app/_data/pictures/shelf-lives';
 import { errataOfPicture } from '@/app/_data/errata/errata-of-picture';
 import { mayEdit } from '@/core/edition/edition-state';
-import { siteBySlug } from '@/app/_data/site';
 import { subjectsOf } from '@/app/_data/pictures/subjects';
 import { dayOfMs } from '@/core/dating/day';
 import { livesOf } from '@/core/dating/shelf-life';
@@ -28,12 +25,9 @@ import { WordsMargin } from './words-margin';
 export const metadata = { title: 'Picture' };
 
 export default async function PictureRecord({ params }: { params: Promise<{ slug: string; id: string }> }) {
-  const { slug, id } = await params;
-  const site = await siteBySlug(slug);
-  const found = /^\d{1,9}$/.test(id) ? await pictureById(site.id, Number(id)) : null;
-  if (!found) notFound();
+  const { site, actor, found } = await pictureOfRoute(params);
+  const { slug } = site;
   const { file, picture, family, placements } = found;
-  const actor = await requireActor();
   const mayTeach = mayEdit(actor.role);
   const today = dayOfMs(new Date().getTime());
   const standing = placements.filter(({ dormant }) => !dormant);

@@ -32,8 +32,8 @@ export function EndingsChart({ steps }: EndingsChartProps) {
               },
               text: steps.map(({ names }) => names),
               hovertemplate: '%{x|%Y-%m-%d}: %{y} places left<br>%{text}<extra></extra>',
-              line: { shape: 'hv', color: colour('--green') || '#17665b', width: 2 },
-              marker: { size: 7, color: colour('--must') || '#b3202c' },
+              line: { shape: 'hv', color: colour('--green'), width: 2 },
+              marker: { size: 7, color: colour('--must') },
             },
           ],
           {

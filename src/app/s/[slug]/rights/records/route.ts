@@ -1,8 +1,8 @@
+import { answerOrRefusal } from '@/app/_data/answer-or-refusal';
 import { currentActor } from '@/app/_data/session';
 import { siteBySlug } from '@/app/_data/site';
 import { database } from '@/server/db/database';
 import { exportRecords } from '@/server/work/rights/export-records';
-import { ProblemError } from '@/server/problem-error';
 
 /** All records of a site as JSON lines, or as CSV with `?as=csv`; releases are among them, so that only who keeps them gets them. */
 export async function GET(
@@ -14,7 +14,7 @@ export async function GET(
   const { slug } = await params;
   const site = await siteBySlug(slug);
   const as = new URL(request.url).searchParams.get('as') === 'csv' ? 'csv' : 'jsonl';
-  try {
+  return answerOrRefusal(async () => {
     const body = await exportRecords(database(), actor, site.id, as);
     return new Response(body, {
       headers: {
@@ -23,8 +23,5 @@ export async function GET(
         'cache-control': 'no-store',
       },
     });
-  } catch (error) {
-    if (error instanceof ProblemError) return new Response(error.problem.why, { status: 403 });
-    throw error;
-  }
+  });
 }

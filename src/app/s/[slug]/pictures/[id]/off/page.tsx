@@ -1,8 +1,6 @@
-import { notFound } from 'next/navigation';
+import { pictureOfRoute } from '@/app/_data/pictures/picture-of-route';
 import { siteFrame } from '@/app/_data/frame';
-import { pictureById, type ShownPlacement } from '@/app/_data/pictures/pictures';
-import { requireActor } from '@/app/_data/session';
-import { siteBySlug } from '@/app/_data/site';
+import type { ShownPlacement } from '@/app/_data/pictures/pictures';
 import { mayEdit } from '@/core/edition/edition-state';
 import { Empty } from '@/ui/empty';
 import { showsNoFile } from '@/ui/placement-text';
@@ -12,11 +10,8 @@ import { TakeOffForm, type PageToLeave } from './take-off-form';
 export const metadata = { title: 'Take off' };
 
 export default async function TakeOffPage({ params }: { params: Promise<{ slug: string; id: string }> }) {
-  const { slug, id } = await params;
-  const site = await siteBySlug(slug);
-  const actor = await requireActor();
-  const found = /^\d{1,9}$/.test(id) ? await pictureById(site.id, Number(id)) : null;
-  if (!found) notFound();
+  const { site, actor, found } = await pictureOfRoute(params);
+  const { slug } = site;
   const { draft } = await siteFrame(site.id);
   const { file, picture, family, placements } = found;
   const name = picture?.title || (file.path.split('/').at(-1) ?? file.path);

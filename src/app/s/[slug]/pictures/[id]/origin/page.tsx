@@ -1,9 +1,6 @@
-import { notFound } from 'next/navigation';
-import { pictureById } from '@/app/_data/pictures/pictures';
+import { pictureOfRoute } from '@/app/_data/pictures/picture-of-route';
 import { cluesOf } from '@/app/_data/rights/origin';
 import { recordOfFile, rightsInFile } from '@/app/_data/rights/rights';
-import { requireActor } from '@/app/_data/session';
-import { siteBySlug } from '@/app/_data/site';
 import { mayEdit } from '@/core/edition/edition-state';
 import { letterFor } from '@/core/rights/letter';
 import type { OriginClue } from '@/core/rights/origin-clues';
@@ -22,11 +19,8 @@ const LOOK = {
 
 /** A guided look at a picture of unknown origin: what points where, whom to ask, the letter, and the record. */
 export default async function OriginPage({ params }: { params: Promise<{ slug: string; id: string }> }) {
-  const { slug, id } = await params;
-  const site = await siteBySlug(slug);
-  const actor = await requireActor();
-  const found = /^\d{1,9}$/.test(id) ? await pictureById(site.id, Number(id)) : null;
-  if (!found) notFound();
+  const { site, actor, found } = await pictureOfRoute(params);
+  const { slug } = site;
   const { file, picture, family, placements } = found;
   const master = family.find(({ isMaster }) => isMaster) ?? file;
   const fileName = master.path.split('/').at(-1) ?? master.path;

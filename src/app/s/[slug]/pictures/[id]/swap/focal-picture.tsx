@@ -1,4 +1,5 @@
 import type { FocalPoint } from '@/core/swap/crop';
+import { pointMoved, pointPressed } from '@/ui/point-on-picture';
 
 interface FocalPictureProps {
   src: string;
@@ -7,15 +8,6 @@ interface FocalPictureProps {
 }
 
 const STEP = 0.05;
-const KEYS: Readonly<Record<string, readonly [number, number]>> = {
-  ArrowLeft: [-STEP, 0],
-  ArrowRight: [STEP, 0],
-  ArrowUp: [0, -STEP],
-  ArrowDown: [0, STEP],
-};
-
-const within = (share: number) => Math.min(1, Math.max(0, share));
-
 /** The candidate whole, with the point that stays in view when it is cropped: set by a press, or moved by arrow keys. */
 export function FocalPicture({ src, focal, onMove }: FocalPictureProps) {
   return (
@@ -29,17 +21,13 @@ export function FocalPicture({ src, focal, onMove }: FocalPictureProps) {
         className="relative mt-1 inline-block max-w-full"
         onClick={(event) => {
           if (event.detail === 0) return;
-          const box = event.currentTarget.getBoundingClientRect();
-          onMove({
-            x: within((event.clientX - box.left) / box.width),
-            y: within((event.clientY - box.top) / box.height),
-          });
+          onMove(pointPressed(event));
         }}
         onKeyDown={(event) => {
-          const step = KEYS[event.key];
-          if (!step) return;
+          const moved = pointMoved(focal, event.key, STEP);
+          if (!moved) return;
           event.preventDefault();
-          onMove({ x: within(focal.x + step[0]), y: within(focal.y + step[1]) });
+          onMove(moved);
         }}
       >
         <img src={src} alt="" className="block max-h-36 max-w-full" />

@@ -1,9 +1,7 @@
-import { notFound } from 'next/navigation';
-import { pictureById, recentIntake, type PlacementRow } from '@/app/_data/pictures/pictures';
-import { requireActor } from '@/app/_data/session';
+import { pictureOfRoute } from '@/app/_data/pictures/picture-of-route';
+import { recentIntake, type PlacementRow } from '@/app/_data/pictures/pictures';
 import { siteFrame } from '@/app/_data/frame';
 import { mayEdit } from '@/core/edition/edition-state';
-import { siteBySlug } from '@/app/_data/site';
 import { Empty } from '@/ui/empty';
 import { SwapDesk } from './swap-desk';
 import type { DeskPlace } from './desk-place';
@@ -11,11 +9,8 @@ import type { DeskPlace } from './desk-place';
 export const metadata = { title: 'Swap' };
 
 export default async function SwapPage({ params }: { params: Promise<{ slug: string; id: string }> }) {
-  const { slug, id } = await params;
-  const site = await siteBySlug(slug);
-  const actor = await requireActor();
-  const found = /^\d{1,9}$/.test(id) ? await pictureById(site.id, Number(id)) : null;
-  if (!found) notFound();
+  const { site, actor, found } = await pictureOfRoute(params);
+  const { slug } = site;
   const { draft } = await siteFrame(site.id);
   const candidates = await recentIntake(site.id);
   const places = deskPlaces(found.placements);

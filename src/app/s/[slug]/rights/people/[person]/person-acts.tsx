@@ -1,10 +1,9 @@
 'use client';
 
-import { AlertDialog } from 'radix-ui';
 import { useRouter } from 'next/navigation';
-import { useState, useTransition, type ReactNode } from 'react';
+import { useState, useTransition } from 'react';
 import type { Problem } from '@/core/problem';
-import { Button, buttonClass } from '@/ui/button';
+import { Confirm } from '@/ui/confirm';
 import { Field } from '@/ui/field';
 import { count } from '@/ui/format';
 import { ProblemText } from '@/ui/problem-text';
@@ -53,7 +52,7 @@ export function WithdrawButton({
       </p>
       <Confirm
         trigger={isBusy ? 'One moment …' : isWithdrawn ? 'Take their pictures off' : 'Withdraw the release'}
-        isBusy={isBusy}
+        isDisabled={isBusy}
         title={isWithdrawn ? `Take the pictures of ${person} off?` : `Withdraw what ${person} allowed?`}
         text="It is recorded at once, and the edition is prepared. The site itself changes when that is published."
         act={isWithdrawn ? 'Prepare it' : 'Withdraw'}
@@ -85,7 +84,7 @@ export function EraseButton({ slug, siteId, person }: PersonActProps) {
     <>
       <Confirm
         trigger="Erase it all"
-        isBusy={isBusy}
+        isDisabled={isBusy}
         title={`Erase what is kept of ${person}?`}
         text="Releases, marks and papers go for good, and the name goes from the log. Pictures stay where they are, known to show somebody: withdraw the release first to have them taken off."
         act="Erase"
@@ -93,39 +92,5 @@ export function EraseButton({ slug, siteId, person }: PersonActProps) {
       />
       {problem ? <ProblemText problem={problem} /> : null}
     </>
-  );
-}
-
-interface ConfirmProps {
-  trigger: string;
-  isBusy: boolean;
-  title: string;
-  text: string;
-  act: string;
-  run: () => void;
-  children?: ReactNode;
-}
-
-function Confirm({ trigger, isBusy, title, text, act, run, children }: ConfirmProps) {
-  return (
-    <AlertDialog.Root>
-      <AlertDialog.Trigger asChild>
-        <Button disabled={isBusy}>{trigger}</Button>
-      </AlertDialog.Trigger>
-      <AlertDialog.Portal>
-        <AlertDialog.Overlay className="fixed inset-0 z-20 bg-black/40" />
-        <AlertDialog.Content className="fixed top-1/3 left-1/2 z-30 w-[440px] max-w-[90vw] -translate-x-1/2 -translate-y-1/3 border border-line bg-sheet p-6 shadow-lg">
-          <AlertDialog.Title className="text-xl font-semibold">{title}</AlertDialog.Title>
-          <AlertDialog.Description className="mt-2 text-ink-2">{text}</AlertDialog.Description>
-          {children ? <div className="mt-3">{children}</div> : null}
-          <div className="mt-5 flex justify-end gap-3">
-            <AlertDialog.Cancel className={buttonClass('quiet')}>Not now</AlertDialog.Cancel>
-            <AlertDialog.Action className={buttonClass('main')} onClick={run}>
-              {act}
-            </AlertDialog.Action>
-          </div>
-        </AlertDialog.Content>
-      </AlertDialog.Portal>
-    </AlertDialog.Root>
   );
 }

@@ -1,7 +1,7 @@
+import { answerOrRefusal } from '@/app/_data/answer-or-refusal';
 import { currentActor } from '@/app/_data/session';
 import { siteBySlug } from '@/app/_data/site';
 import { database } from '@/server/db/database';
-import { ProblemError } from '@/server/problem-error';
 import { giveOutPerson } from '@/server/work/rights/people/data-of-person';
 
 /** All that is kept of one person, as JSON. */
@@ -13,7 +13,7 @@ export async function GET(
   if (!actor) return new Response('Sign in first.', { status: 401 });
   const { slug, person } = await params;
   const site = await siteBySlug(slug);
-  try {
+  return answerOrRefusal(async () => {
     const body = await giveOutPerson(database(), actor, site.id, decodeURIComponent(person));
     return new Response(body, {
       headers: {
@@ -22,8 +22,5 @@ export async function GET(
         'cache-control': 'no-store',
       },
     });
-  } catch (error) {
-    if (error instanceof ProblemError) return new Response(error.problem.why, { status: 403 });
-    throw error;
-  }
+  });
 }

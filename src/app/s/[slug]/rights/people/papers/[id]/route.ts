@@ -1,7 +1,7 @@
+import { answerOrRefusal } from '@/app/_data/answer-or-refusal';
 import { currentActor } from '@/app/_data/session';
 import { siteBySlug } from '@/app/_data/site';
 import { database } from '@/server/db/database';
-import { ProblemError } from '@/server/problem-error';
 import { openPaper } from '@/server/work/rights/people/papers';
 
 /** A paper opened for a maintainer; nobody keeps a copy on the way. */
@@ -13,7 +13,7 @@ export async function GET(
   if (!actor) return new Response('Sign in first.', { status: 401 });
   const { slug, id } = await params;
   const site = await siteBySlug(slug);
-  try {
+  return answerOrRefusal(async () => {
     const paper = /^\d{1,9}$/u.test(id) ? await openPaper(database(), actor, site.id, Number(id)) : null;
     if (!paper) return new Response('There is no such paper.', { status: 404 });
     return new Response(new Uint8Array(paper.bytes), {
@@ -24,8 +24,5 @@ export async function GET(
         'x-content-type-options': 'nosniff',
       },
     });
-  } catch (error) {
-    if (error instanceof ProblemError) return new Response(error.problem.why, { status: 403 });
-    throw error;
-  }
+  });
 }
