@@ -97,9 +97,15 @@ async function giveRecords(db: Database): Promise<void> {
   });
 }
 
+const END_WITH_PARENT = `file://${process.cwd()}/demo/end-with-parent.mjs`;
+
 /** Starts a part of the application, and again whenever it dies by itself. */
 function keepRunning(name: string, args: readonly string[]): void {
-  const child = spawn(process.execPath, args, { stdio: ['ignore', 'inherit', 'inherit'], env: process.env });
+  const child = spawn(process.execPath, ['--import', END_WITH_PARENT, ...args], {
+    // The channel says nothing: that it closes tells the child that it is alone.
+    stdio: ['ignore', 'inherit', 'inherit', 'ipc'],
+    env: process.env,
+  });
   children.add(child);
   child.on('exit', (code, signal) => {
     children.delete(child);

@@ -8,8 +8,8 @@ import sharp from 'sharp';
 import type { MetadataOut } from '@/core/rights/metadata-out';
 import { problemOf, ProblemError } from '../problem-error';
 
-/** Formats that carry such fields. */
-const EXTENSION: Readonly<Record<string, string>> = { jpeg: 'jpg', png: 'png', webp: 'webp', tiff: 'tif', gif: 'gif', avif: 'avif', heif: 'heic' }; // prettier-ignore
+/** Formats, as `inspectImage` names them, that carry such fields and whose pixels can be looked at afterwards. */
+const EXTENSION: Readonly<Record<string, string>> = { jpeg: 'jpg', png: 'png', webp: 'webp', tiff: 'tif', avif: 'avif' }; // prettier-ignore
 const TIME_LIMIT_MS = 20_000;
 
 /** Whether a file of a format can carry rights. */
@@ -23,7 +23,7 @@ export class MetadataWriter {
    * Writes what is given into a file, in the fields of every standard that its format has; what is not given stays as
    * the file says it.
    *
-   * @param format as sharp calls it
+   * @param format as `inspectImage` names it
    * @returns the new bytes; the very ones that were given where they say all of it already
    * @throws ProblemError `METADATA_UNWRITTEN` where the format carries none, the file is broken, or a pixel would change
    */
@@ -63,7 +63,7 @@ async function pixelsOf(bytes: Uint8Array): Promise<string> {
 
 /** The older record of IPTC is there in these alone, and its texts are short (IPTC-IIM 4.2). */
 const HAS_IIM = new Set(['jpeg', 'tiff']);
-const HAS_EXIF = new Set(['jpeg', 'tiff', 'png', 'webp', 'avif', 'heif']);
+const HAS_EXIF = new Set(['jpeg', 'tiff', 'png', 'webp', 'avif']);
 
 function tagsFor(rights: MetadataOut, format: string): WriteTags {
   const { title, creators, credit, source, copyrightNotice, owner, usageTerms } = rights;
