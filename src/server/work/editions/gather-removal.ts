@@ -92,7 +92,7 @@ export async function usesAfter(
 ): Promise<{ uses: number; page: string | null }> {
   const { rows } = await pool.query<{ uses: number; page: string | null }>(
     `with given_up as (
-       select id::bigint as id from changes c, jsonb_array_elements_text(c.placement_ids) as id
+       select placed.id::bigint as id from changes c, jsonb_array_elements_text(c.placement_ids) as placed(id)
        where c.edition_id = $3 and (c.takes_off or c.intake_id is not null) and c.state = 'ready'
      ), refused as (
        select o ->> 'source' as source, (o ->> 'start')::int as start from changes c, jsonb_array_elements(c.offs) o
