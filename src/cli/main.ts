@@ -5,6 +5,7 @@ import { applyCommand } from './apply';
 import { checkCommand } from './check';
 import { datesCommand } from './dates';
 import { familiesCommand } from './families';
+import { focusCommand } from './focus';
 import { readCommand } from './read';
 import { rightsCommand } from './rights';
 import { swapCommand } from './swap';
@@ -76,6 +77,16 @@ program
   .description('say when the pictures of a folder were taken and what tells it, a JSON line a file')
   .argument('<folder>', 'a folder or a .zip')
   .action(datesCommand);
+
+program
+  .command('focus')
+  .description(
+    'say where the subject of each picture of a folder is, and the crop of each shape, a JSON line each',
+  )
+  .argument('<folder>', 'a folder or a .zip')
+  .option('--shapes <shapes>', 'width to height, with commas between them', '1:1,16:9,3:4')
+  .option('--no-heads', 'do not look for heads')
+  .action(focusCommand);
 
 process.stdout.on('error', (error: NodeJS.ErrnoException) => {
   // A reader that has seen enough (`| head`) closes the pipe; that is no failure.

@@ -1,12 +1,13 @@
 /**
  * `npm run bench [FOLDER …]`: a JSON line a measure. Folders are sites that nobody here wrote, read beside our own.
- * `BENCH=crawling` (or reading, swapping, surveying, errata, pictures, families, rights, faults, alternatives) measures that alone.
+ * `BENCH=crawling` (or reading, swapping, surveying, errata, pictures, focus, families, rights, faults, alternatives) measures that alone.
  */
 import { benchAlternatives } from './alternatives';
 import { benchCrawling } from './crawling';
 import { benchErrata } from './errata';
 import { benchFaults } from './faults';
 import { benchFamilies } from './families';
+import { benchFocus } from './focus';
 import { benchPictures } from './pictures';
 import { benchReading } from './reading';
 import { benchSurveying } from './surveying';
@@ -22,6 +23,7 @@ const measures = {
   surveying: benchSurveying,
   errata: benchErrata,
   pictures: () => benchPictures(process.argv.slice(2)),
+  focus: () => benchFocus(process.argv.slice(2)),
   families: () => benchFamilies(process.argv.slice(2)),
   rights: benchRights,
   faults: benchFaults,

@@ -20,7 +20,7 @@ const HANDS = 4;
 const LOOKED_UP = 100_000;
 const ALLOWED_MS = 10;
 
-async function photographs(folders: readonly string[]): Promise<Buffer[]> {
+export async function photographs(folders: readonly string[]): Promise<Buffer[]> {
   const found: Buffer[] = [];
   for (const folder of folders) {
     const names = (await readdir(folder)).filter((name) => /\.(?:jpe?g|png|webp)$/i.test(name)).sort();
