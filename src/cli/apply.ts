@@ -1,4 +1,3 @@
-import { readFile } from 'node:fs/promises';
 import Joi from 'joi';
 import { applyEdits } from '@/core/edit/apply-edits';
 import type { SiteEdit } from '@/core/edit/source-edit';
@@ -6,6 +5,7 @@ import { decodeSource } from '@/core/source/decode-source';
 import type { ReadableConnection } from '@/server/connections/connection';
 import { sha256 } from '@/server/hash';
 import { ProblemError } from '@/server/problem-error';
+import { readJsonRows } from './json-rows';
 import { openSite, type SiteOptions } from './open-site';
 import { writeSite } from './write-site';
 
@@ -27,44 +27,21 @@ export async function applyCommand(
   options: SiteOptions & { readonly out: string },
 ): Promise<void> {
   const { out } = options;
-  const edits = await readEdits(editsFile);
+  const rows = await readJsonRows(editsFile, ROW, {
+    row: 'an edit',
+    remedy: 'Give the rows that `ibidem swap` printed.',
+  });
+  const edits = rows.map(({ row }) => row);
   const connection = await openSite(site, options);
   try {
     const changed = new Map<string, Uint8Array>();
-    for (const [path, rows] of groupBySource(edits)) {
-      changed.set(path, await applyToSource(connection, path, rows));
+    for (const [path, group] of groupBySource(edits)) {
+      changed.set(path, await applyToSource(connection, path, group));
     }
     await writeSite({ connection, place: site }, changed, out);
   } finally {
     await connection.close();
   }
-}
-
-async function readEdits(file: string): Promise<SiteEdit[]> {
-  const text = await readFile(file, 'utf8').catch(() => {
-    throw unusable(`${file} can’t be read.`, 'There is no such file, or Ibidem may not open it.');
-  });
-  return text.split('\n').flatMap((line, i) => {
-    if (line.trim() === '') return [];
-    let row: unknown;
-    try {
-      row = JSON.parse(line);
-    } catch (error) {
-      throw unusable(`Line ${i + 1} of ${file} is not JSON.`, String(error));
-    }
-    const { value, error } = ROW.validate(row, { convert: false });
-    if (error) throw unusable(`Line ${i + 1} of ${file} is not an edit.`, `${error.message}.`);
-    return [value];
-  });
-}
-
-function unusable(what: string, why: string): ProblemError {
-  return new ProblemError({
-    code: 'EDITS_UNUSABLE',
-    what,
-    why,
-    remedy: 'Give the rows that `ibidem swap` printed.',
-  });
 }
 
 async function applyToSource(

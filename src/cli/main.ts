@@ -48,8 +48,13 @@ siteCommand('check', 'list what is wrong with the pictures of a site, a JSON lin
   .action(checkCommand);
 
 siteCommand('swap', 'put another picture wherever one stands')
-  .requiredOption('--from <address>', 'the picture that stands there, as in the column url of `read`')
-  .requiredOption('--to <file>', 'the picture to put in')
+  .option('--from <address>', 'the picture that stands there, as in the column url of `read`')
+  .option('--to <file>', 'the picture to put in')
+  .option(
+    '--pairs <file>',
+    'many at once: JSON lines with from, to, and alt, caption, focal where they are wanted',
+  )
+  .option('--family', 'take the other sizes, croppings and formats of the same picture along')
   .option('--out <folder>', 'where the changed site is written')
   .addOption(new Option('--dry-run', 'print the edits and write nothing').conflicts('diff'))
   .option('--diff', 'print a unified diff instead of edits, and write nothing')

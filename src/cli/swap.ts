@@ -2,8 +2,10 @@ import { readFile } from 'node:fs/promises';
 import { siteOfFiles } from '@/core/address/resolve-address';
 import { applyEdits } from '@/core/edit/apply-edits';
 import type { SiteEdit } from '@/core/edit/source-edit';
+import type { PlaceWords } from '@/core/edit/word-edits';
 import { unifiedDiff } from '@/core/edit/unified-diff';
 import type { Placement } from '@/core/markup/placement';
+import { problemText } from '@/core/problem';
 import { decodeBytes, decodeSource, type SourceText } from '@/core/source/decode-source';
 import { slugOfFile } from '@/core/swap/file-name';
 import { planSwap, type SwapPlan } from '@/core/swap/plan-swap';
@@ -13,15 +15,17 @@ import type { ReadableConnection, SiteFile } from '@/server/connections/connecti
 import { placementsOf } from '@/server/connections/read-site';
 import { sha256 } from '@/server/hash';
 import { inspectImage } from '@/server/imaging/inspect-image';
+import { lookForFocus } from '@/server/imaging/look-for-focus';
 import { makeRendition } from '@/server/imaging/make-rendition';
 import { ProblemError } from '@/server/problem-error';
 import { openSite, type SiteOptions } from './open-site';
-import { printRow, printText } from './rows';
+import { printRow, printText, say } from './rows';
+import { filesOfPictures } from './same-picture';
+import { swapRows, type NamedSwap, type SwapChoice } from './swap-rows';
 import { writeSite } from './write-site';
 
-interface SwapOptions extends SiteOptions {
-  readonly from: string;
-  readonly to: string;
+interface SwapOptions extends SiteOptions, SwapChoice {
+  readonly family?: boolean;
   readonly out?: string;
   readonly dryRun?: boolean;
   readonly diff?: boolean;
@@ -33,35 +37,36 @@ interface OpenSource {
   readonly edits: SiteEdit[];
 }
 
-/** `ibidem swap`: one picture for another in all its placements. */
+/** A plan with the bytes of the picture that comes, and the words for its places. */
+interface Planned {
+  readonly plan: SwapPlan;
+  readonly picture: Uint8Array;
+  readonly words: PlaceWords;
+}
+
+/** `ibidem swap`: one picture for another in all its placements, or many at once. */
 export async function swapCommand(site: string, options: SwapOptions): Promise<void> {
+  const rows = await swapRows(options);
+  if (!options.out && !options.dryRun && !options.diff) {
+    throw new ProblemError({
+      code: 'OUT_MISSING',
+      what: 'Nothing was changed.',
+      why: 'There is no --out folder to write the changed site to.',
+      remedy: 'Add --out FOLDER, or --dry-run or --diff to look first.',
+    });
+  }
   const connection = await openSite(site, options);
   try {
-    if (!options.out && !options.dryRun && !options.diff) {
-      throw new ProblemError({
-        code: 'OUT_MISSING',
-        what: 'Nothing was changed.',
-        why: 'There is no --out folder to write the changed site to.',
-        remedy: 'Add --out FOLDER, or --dry-run or --diff to look first.',
-      });
-    }
-    const picture = await readFile(options.to).catch(() => {
-      throw new ProblemError({
-        code: 'FILE_MISSING',
-        what: `${options.to} can’t be read.`,
-        why: 'There is no such file, or Ibidem may not open it.',
-        remedy: 'Give the path of the picture to put in.',
-      });
-    });
-    const plan = await planFor(connection, options, picture);
-    const sources = await editSources(connection, plan);
+    const planned = await planAll(connection, rows, options.family ?? false);
+    const sources = await editSources(connection, planned);
     await (options.diff ? printDiff(sources) : printEdits(sources));
     if (options.out && !options.dryRun && !options.diff) {
       const changed = new Map<string, Uint8Array>();
       for (const [path, { bytes, source, edits }] of sources)
         changed.set(path, applied({ bytes, source }, edits));
-      for (const rendition of plan.renditions)
-        changed.set(rendition.path, await makeRendition(picture, rendition));
+      for (const { plan, picture } of planned)
+        for (const rendition of plan.renditions)
+          changed.set(rendition.path, await makeRendition(picture, rendition));
       await writeSite({ connection, place: site }, changed, options.out);
     }
   } finally {
@@ -69,62 +74,114 @@ export async function swapCommand(site: string, options: SwapOptions): Promise<v
   }
 }
 
-async function planFor(
+/** Plans every row; of many, one that can't be done is named, and the others are. */
+async function planAll(
   connection: ReadableConnection,
-  options: SwapOptions,
-  picture: Uint8Array,
-): Promise<SwapPlan> {
-  const { files } = await connection.list();
-  const itself = fileItself(files);
-  const from = itself(options.from);
-  const placements: Placement[] = [];
-  const shown = new Set<string>();
-  for await (const found of placementsOf(connection, connection.site ?? siteOfFiles())) {
-    for (const placement of found) {
-      if (placement.address.kind === 'site') shown.add(placement.address.path);
-      if (placement.address.kind === 'site' && itself(placement.address.path) === from)
-        placements.push(placement);
+  rows: readonly NamedSwap[],
+  withFamily: boolean,
+): Promise<Planned[]> {
+  const itself = fileItself((await connection.list()).files);
+  const placesOf = await placesByPicture(connection, itself);
+  const taken = new Set((await connection.list()).files.map(({ path }) => path));
+  const familyOf = withFamily ? await filesOfPictures(connection) : (path: string) => [path];
+  const planned: Planned[] = [];
+  for (const row of rows) {
+    try {
+      const from = itself(row.from);
+      const paths = familyOf(from);
+      const places = paths.flatMap((path) => (placesOf.get(path) ?? []).map((place) => ({ ...place, path })));
+      const one = await planOne(row, { from, places, taken, sizes: await sizesOf(connection, paths, taken) });
+      for (const { path } of one.plan.renditions) taken.add(path);
+      planned.push(one);
+    } catch (error) {
+      if (row.name === '' || !(error instanceof ProblemError)) throw error;
+      say(`${row.name}${problemText(error.problem)}`);
+      process.exitCode = 1;
     }
   }
-  if (placements.length === 0) {
+  return planned;
+}
+
+/** The placements of each picture of the site, by its path. */
+async function placesByPicture(
+  connection: ReadableConnection,
+  itself: (path: string) => string,
+): Promise<Map<string, Placement[]>> {
+  const places = new Map<string, Placement[]>();
+  for await (const found of placementsOf(connection, connection.site ?? siteOfFiles()))
+    for (const placement of found) {
+      if (placement.address.kind !== 'site') continue;
+      const path = itself(placement.address.path);
+      const known = places.get(path);
+      if (known) known.push(placement);
+      else places.set(path, [placement]);
+    }
+  // A live site lists no pictures: those that its pages show are fetched, so that what is written is the whole site.
+  await connection.find?.([...places.keys()]);
+  return places;
+}
+
+interface Standing {
+  readonly from: string;
+  readonly places: readonly (Placement & { readonly path: string })[];
+  readonly taken: ReadonlySet<string>;
+  readonly sizes: ReadonlyMap<string, PixelSize | null>;
+}
+
+async function planOne(row: NamedSwap, { from, places, taken, sizes }: Standing): Promise<Planned> {
+  if (places.length === 0) {
     throw new ProblemError({
       code: 'PICTURE_UNUSED',
-      what: `No placement shows ${options.from}.`,
+      what: `No placement shows ${row.from}.`,
       why: 'No page or style sheet of the site refers to that address.',
       remedy: 'Look it up in the column url of `ibidem read`; upper and lower case count.',
     });
   }
-  // A live site lists no pictures: those that its pages show are fetched, so that what is written is the whole site.
-  await connection.find?.([...shown]);
-  const facts = await inspectImage(picture, options.to);
-  const taken = new Set((await connection.list()).files.map(({ path }) => path));
-  const old = await sizeOf(connection, from, taken);
-  return planSwap({
-    places: placements.map((placement) => ({ ...placement, path: from })),
-    oldSize: () => old,
+  const picture = await readFile(row.to).catch(() => {
+    throw new ProblemError({
+      code: 'FILE_MISSING',
+      what: `${row.to} can’t be read.`,
+      why: 'There is no such file, or Ibidem may not open it.',
+      remedy: 'Give the path of the picture to put in.',
+    });
+  });
+  const facts = await inspectImage(picture, row.to);
+  const focal = row.focal ?? (await lookForFocus(picture, row.to, true)).focus;
+  const plan = planSwap({
+    places,
+    oldSize: (path) => sizes.get(path) ?? null,
     oldPath: from,
-    candidate: { ...facts, focal: { x: 0.5, y: 0.5 }, slug: slugOfFile(options.to) },
+    candidate: { ...facts, focal, slug: slugOfFile(row.to) },
     isTaken: (path) => taken.has(path),
   });
+  return { plan, picture, words: { alt: row.alt ?? null, caption: row.caption ?? null } };
 }
 
-/** Size of the old picture; `null` where it is missing or unreadable, which no swap should fail for. */
-async function sizeOf(
+/** Sizes of old pictures; `null` where one is missing or unreadable, which no swap should fail for. */
+async function sizesOf(
   connection: ReadableConnection,
-  path: string,
+  paths: readonly string[],
   known: ReadonlySet<string>,
-): Promise<PixelSize | null> {
-  if (!known.has(path)) return null;
-  return inspectImage(await connection.read(path), path).catch(() => null);
+): Promise<Map<string, PixelSize | null>> {
+  const sizes = new Map<string, PixelSize | null>();
+  for (const path of paths) {
+    if (!known.has(path)) continue;
+    sizes.set(path, await inspectImage(await connection.read(path), path).catch(() => null));
+  }
+  return sizes;
 }
 
-async function editSources(connection: ReadableConnection, plan: SwapPlan): Promise<Map<string, OpenSource>> {
+async function editSources(
+  connection: ReadableConnection,
+  planned: readonly Planned[],
+): Promise<Map<string, OpenSource>> {
   const sources = new Map<string, OpenSource>();
   const { files } = await connection.list();
   const hints = new Map(files.map((file) => [file.path, file]));
   const itself = fileItself(files);
   const seen = new Set<string>();
-  for (const { place, rendition } of plan.places) {
+  const all = planned.flatMap(({ plan, words }) => plan.places.map((place) => ({ ...place, words })));
+  for (const { place, rendition, words } of all) {
     // A page under two addresses is one source, and changed once.
     const source = itself(place.source);
     let open = sources.get(source);
@@ -135,7 +192,7 @@ async function editSources(connection: ReadableConnection, plan: SwapPlan): Prom
     }
     const expects = sha256(open.bytes);
     const fileName = rendition.path.split('/').at(-1) ?? rendition.path;
-    for (const { page, start, end, was, becomes } of editsOfPlace(place, fileName, open.source, UNCHANGED)) {
+    for (const { page, start, end, was, becomes } of editsOfPlace(place, fileName, open.source, words)) {
       // A style sheet's reference is met on many pages, and changed once.
       const key = `${source}#${start}`;
       if (seen.has(key)) continue;
@@ -153,8 +210,6 @@ function fileItself(files: readonly SiteFile[]): (path: string) => string {
   );
   return (path) => second.get(path) ?? path;
 }
-
-const UNCHANGED = { alt: null, caption: null };
 
 function applied(
   original: { bytes: Uint8Array; source: SourceText },
