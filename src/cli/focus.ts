@@ -1,4 +1,5 @@
 import { shapeCrop } from '@/core/focus/shape-crop';
+import { findHeads } from '@/server/imaging/find-heads';
 import { lookForFocus } from '@/server/imaging/look-for-focus';
 import { ProblemError } from '@/server/problem-error';
 import { readPictures } from './picture-folder';
@@ -13,7 +14,7 @@ interface FocusOptions {
 export async function focusCommand(folder: string, { shapes, heads }: FocusOptions): Promise<void> {
   const ratios = shapes.split(',').map((shape) => [shape.trim(), ratioOf(shape.trim())] as const);
   const rows = await readPictures(folder, async ({ path }, bytes) => {
-    const found = await lookForFocus(bytes, path, heads);
+    const found = await lookForFocus(bytes, path, heads ? findHeads : null);
     const crops = ratios.map(([shape, ratio]) => {
       const { left, top, widthPx, heightPx } = shapeCrop(found, ratio, found);
       return [shape, { x: left, y: top, width: widthPx, height: heightPx }] as const;

@@ -15,6 +15,7 @@ import type { ReadableConnection, SiteFile } from '@/server/connections/connecti
 import { placementsOf } from '@/server/connections/read-site';
 import { sha256 } from '@/server/hash';
 import { inspectImage } from '@/server/imaging/inspect-image';
+import { findHeads } from '@/server/imaging/find-heads';
 import { lookForFocus } from '@/server/imaging/look-for-focus';
 import { makeRendition } from '@/server/imaging/make-rendition';
 import { ProblemError } from '@/server/problem-error';
@@ -146,7 +147,7 @@ async function planOne(row: NamedSwap, { from, places, taken, sizes }: Standing)
     });
   });
   const facts = await inspectImage(picture, row.to);
-  const focal = row.focal ?? (await lookForFocus(picture, row.to, true)).focus;
+  const focal = row.focal ?? (await lookForFocus(picture, row.to, findHeads)).focus;
   const plan = planSwap({
     places,
     oldSize: (path) => sizes.get(path) ?? null,

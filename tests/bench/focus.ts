@@ -9,6 +9,7 @@ import sharp from 'sharp';
 import type { ShareRect } from '@/core/focus/importance';
 import { shapeCrop } from '@/core/focus/shape-crop';
 import { cropToShape, type CropRect } from '@/core/swap/crop';
+import { findHeads } from '@/server/imaging/find-heads';
 import { lookForFocus, type FocusFound } from '@/server/imaging/look-for-focus';
 import { byTurns, report } from './measure';
 import { photographs } from './pictures';
@@ -27,7 +28,7 @@ export async function benchFocus(folders: readonly string[]): Promise<void> {
   const pictures = await photographs(folders);
   const { ours, bare } = await byTurns(
     async () => {
-      for (const bytes of pictures) await lookForFocus(bytes, 'a photograph', true);
+      for (const bytes of pictures) await lookForFocus(bytes, 'a photograph', findHeads);
     },
     async () => {
       for (const bytes of pictures) await sharp(bytes).resize(192, 192, { fit: 'inside' }).raw().toBuffer();
@@ -52,7 +53,7 @@ async function benchJudged(folders: readonly string[]): Promise<void> {
     for (const one of judged) {
       const name = names.find((path) => `/${path}`.endsWith(`/${one.file}`));
       if (name === undefined) continue;
-      const found = await lookForFocus(await readFile(join(folder, name)), name, true);
+      const found = await lookForFocus(await readFile(join(folder, name)), name, findHeads);
       seen.pictures++;
       seen.inside += isIn(found.focus, one.subject) ? 1 : 0;
       seen.middle += isIn({ x: 0.5, y: 0.5 }, one.subject) ? 1 : 0;

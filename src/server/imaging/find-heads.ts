@@ -9,12 +9,9 @@ import { ready, setBackend, tensor4d, tidy, type io, type Tensor } from '@tensor
 import { FULL_RANGE, headsIn, inSquare, SHORT_RANGE } from '@/core/focus/faces-found';
 import type { ShareRect } from '@/core/focus/importance';
 import type { FocusPixels } from '@/core/focus/oklab';
+import type { HeadRange } from './look-for-focus';
 
 const MODELS = { short: SHORT_RANGE, full: FULL_RANGE } as const;
-export type HeadRange = keyof typeof MODELS;
-
-/** Side of the square that a range looks at, in pixels: a picture is brought inside it. */
-export const headSide = (range: HeadRange): number => MODELS[range].side;
 
 const loaded = new Map<HeadRange, Promise<GraphModel>>();
 

@@ -1,9 +1,10 @@
+import { FULL_RANGE, SHORT_RANGE } from '@/core/focus/faces-found';
 import { importanceOf, type ShareRect } from '@/core/focus/importance';
+import type { FocusPixels } from '@/core/focus/oklab';
 import { asThreeChannels, broughtInside } from '@/core/focus/small-pixels';
 import type { Held } from '@/core/focus/shape-crop';
 import { suggestFocus, type SuggestedFocus } from '@/core/focus/suggest-focus';
 import { ProblemError } from '../problem-error';
-import { findHeads, headSide, type HeadRange } from './find-heads';
 import { openPicture } from './read-pixels';
 
 /** What a look at a picture found: enough to crop it to any shape. */
@@ -13,6 +14,14 @@ export interface FocusFound extends Held {
   readonly widthPx: number;
   readonly heightPx: number;
 }
+
+export type HeadRange = 'short' | 'full';
+
+/** Finds the heads in a small picture, as `find-heads` does. It is handed in: only workers and commands load its models. */
+export type HeadFinder = (pixels: FocusPixels, range: HeadRange) => Promise<readonly ShareRect[]>;
+
+/** Side of the square that each range looks at, in pixels. */
+const HEAD_SIDE: Readonly<Record<HeadRange, number>> = { short: SHORT_RANGE.side, full: FULL_RANGE.side };
 
 /** Long side at which a picture is weighed, in pixels. */
 const WEIGHED_PX = 96;
@@ -24,17 +33,21 @@ const LEAST = 40_000;
  * Looks for the subject of a picture.
  *
  * @param name what the file is called, for the message
- * @param withHeads whether heads are looked for; about 12 ms, or 37 ms in a picture of a megapixel and more
+ * @param heads finds heads, about 12 ms, or 37 ms in a picture of a megapixel and more; `null` where none are looked for
  * @throws ProblemError `IMAGE_BROKEN` or `IMAGE_TOO_LARGE`
  */
-export async function lookForFocus(bytes: Uint8Array, name: string, withHeads: boolean): Promise<FocusFound> {
+export async function lookForFocus(
+  bytes: Uint8Array,
+  name: string,
+  heads: HeadFinder | null,
+): Promise<FocusFound> {
   try {
     const picture = await openPicture(bytes);
     const { autoOrient, width, height } = await picture.metadata();
     // What HEIC and icons are decoded to has no flag and is upright.
     const [widthPx, heightPx] = [autoOrient.width || width, autoOrient.height || height];
     const range: HeadRange = widthPx * heightPx >= LARGE ? 'full' : 'short';
-    const side = Math.max(2 * WEIGHED_PX, headSide(range));
+    const side = Math.max(2 * WEIGHED_PX, HEAD_SIDE[range]);
     const { data, info } = await picture
       .flatten({ background: '#ffffff' })
       .resize(side, side, { fit: 'inside', withoutEnlargement: true })
@@ -45,11 +58,9 @@ export async function lookForFocus(bytes: Uint8Array, name: string, withHeads: b
     const large = asThreeChannels(data, info);
     const small = broughtInside(large, WEIGHED_PX);
     const importance = importanceOf(small);
-    const looks = withHeads && widthPx * heightPx >= LEAST;
-    const heads: readonly ShareRect[] = looks
-      ? await findHeads(broughtInside(large, headSide(range)), range)
-      : [];
-    return { widthPx, heightPx, importance, heads, focus: suggestFocus(importance, heads) };
+    const looks = heads !== null && widthPx * heightPx >= LEAST;
+    const found = looks ? await heads(broughtInside(large, HEAD_SIDE[range]), range) : [];
+    return { widthPx, heightPx, importance, heads: found, focus: suggestFocus(importance, found) };
   } catch (error) {
     if (error instanceof ProblemError) throw error;
     throw new ProblemError(

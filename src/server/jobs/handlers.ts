@@ -8,6 +8,8 @@ import { prepareChange } from '../work/editions/prepare-change';
 import { prepareRemoval } from '../work/editions/prepare-removal';
 import { runPublication } from '../work/editions/run-publication';
 import { answerRights } from '../work/rights/answer-rights';
+import { knowDelivery } from '../work/intake/know-delivery';
+import { takeIn } from '../work/intake/take-in';
 import { surveySite } from '../work/surveys/survey-site';
 import { addJob, type JobName, type Jobs } from './queue';
 import { TurnOver, UNENDING, type Turn } from './turn';
@@ -16,6 +18,12 @@ function numberFrom(payload: unknown, key: string): number {
   const schema = Joi.object({ [key]: Joi.number().integer().required() }).required();
   const value = Joi.attempt(payload, schema) as Record<string, number>;
   return value[key] as number;
+}
+
+function textFrom(payload: unknown, key: string): string {
+  const schema = Joi.object({ [key]: Joi.string().required() }).required();
+  const value = Joi.attempt(payload, schema) as Record<string, string>;
+  return value[key] as string;
 }
 
 type Handler = (payload: unknown) => Promise<void>;
@@ -29,6 +37,8 @@ export function handlers(db: Database, turn: Turn = UNENDING): TaskList {
     'run-publication': (payload) => runPublication(db, numberFrom(payload, 'publicationId'), turn),
     'know-pictures': (payload) => knowPictures(db, numberFrom(payload, 'siteId'), turn),
     'answer-rights': (payload) => answerRights(db, numberFrom(payload, 'siteId'), Date.now(), turn),
+    'take-in': (payload) => takeIn(db, textFrom(payload, 'uploadId')),
+    'know-delivery': (payload) => knowDelivery(db, numberFrom(payload, 'deliveryId'), turn),
     'read-texts': async (payload) => void (await readTexts(db, numberFrom(payload, 'siteId'), turn)),
   };
   return Object.fromEntries(

@@ -9,6 +9,8 @@ export interface Jobs {
   'know-pictures': { readonly siteId: number };
   'read-texts': { readonly siteId: number };
   'answer-rights': { readonly siteId: number };
+  'take-in': { readonly uploadId: string };
+  'know-delivery': { readonly deliveryId: number };
 }
 
 export type JobName = keyof Jobs;
@@ -22,6 +24,8 @@ const ATTEMPTS: Readonly<Record<JobName, number>> = {
   'know-pictures': 2,
   'read-texts': 2,
   'answer-rights': 2,
+  'take-in': 3,
+  'know-delivery': 2,
 };
 
 /** What can wait lets all else go first. */
@@ -32,6 +36,11 @@ const PRIORITY: Partial<Readonly<Record<JobName, number>>> = { 'read-texts': 10 
  * Those of one kind and site run one after the other.
  */
 const ONE_AT_A_TIME: ReadonlySet<JobName> = new Set(['know-pictures', 'read-texts', 'answer-rights']);
+
+function queueOf<N extends JobName>(name: N, payload: Jobs[N]): string | null {
+  if (ONE_AT_A_TIME.has(name) && 'siteId' in payload) return `${name} ${payload.siteId}`;
+  return 'deliveryId' in payload ? `${name} ${payload.deliveryId}` : null;
+}
 
 /**
  * Adds a job, in the caller's transaction where there is one.
@@ -44,7 +53,7 @@ export async function addJob<N extends JobName>(
   payload: Jobs[N],
   key: string,
 ): Promise<void> {
-  const queue = ONE_AT_A_TIME.has(name) && 'siteId' in payload ? `${name} ${payload.siteId}` : null;
+  const queue = queueOf(name, payload);
   await client.query(
     'select graphile_worker.add_job($1, payload := $2::json, job_key := $3, max_attempts := $4, priority := $5, queue_name := $6)',
     [name, JSON.stringify(payload), key, ATTEMPTS[name], PRIORITY[name] ?? 0, queue],

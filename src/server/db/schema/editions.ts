@@ -1,5 +1,6 @@
 /** New pictures, and the changes they go live with. */
 import {
+  bigint,
   boolean,
   doublePrecision,
   index,
@@ -15,28 +16,104 @@ import type { PlaceWords } from '@/core/edit/word-edits';
 import type { PlacementKind } from '@/core/markup/kinds/kind';
 import type { EditionState } from '@/core/edition/edition-state';
 import type { Problem } from '@/core/problem';
+import type { IntakeFinding } from '@/core/intake/findings';
 import type { PlannedPlace, Rendition } from '@/core/swap/plan-swap';
 import type { EditSubject } from '@/core/swap/swap-edits';
 import type { Outcome } from '@/core/take-off/outcome';
 import { moment, ofSite } from './columns';
 
-export const intake = pgTable('intake', {
-  id: serial('id').primaryKey(),
-  siteId: ofSite(),
-  sha256: text('sha256').notNull(),
-  fileName: text('file_name').notNull(),
-  title: text('title').notNull(),
-  sizeBytes: integer('size_bytes').notNull(),
-  widthPx: integer('width_px').notNull(),
-  heightPx: integer('height_px').notNull(),
-  format: text('format').notNull(),
-  isAnimated: boolean('is_animated').notNull(),
-  /** Shares of width and height, 0 to 1: what must stay in view when the picture is cropped. */
-  focalX: doublePrecision('focal_x').notNull().default(0.5),
-  focalY: doublePrecision('focal_y').notNull().default(0.5),
-  receivedBy: text('received_by').notNull(),
-  receivedAt: moment('received_at').notNull().defaultNow(),
-});
+/** An address from which a picture was fetched. */
+export interface IntakeSource {
+  readonly address: string;
+  /** Day on which it was fetched, as YYYY-MM-DD. */
+  readonly on: string;
+}
+
+export const intake = pgTable(
+  'intake',
+  {
+    id: serial('id').primaryKey(),
+    siteId: ofSite(),
+    sha256: text('sha256').notNull(),
+    fileName: text('file_name').notNull(),
+    title: text('title').notNull(),
+    sizeBytes: integer('size_bytes').notNull(),
+    widthPx: integer('width_px').notNull(),
+    heightPx: integer('height_px').notNull(),
+    format: text('format').notNull(),
+    isAnimated: boolean('is_animated').notNull(),
+    /** Shares of width and height, 0 to 1: what must stay in view when the picture is cropped. */
+    focalX: doublePrecision('focal_x').notNull().default(0.5),
+    focalY: doublePrecision('focal_y').notNull().default(0.5),
+    /** What the point rests on; `null` where a person put it there. */
+    focalBecause: jsonb('focal_because').$type<readonly string[]>().default(['middle']),
+    receivedBy: text('received_by').notNull(),
+    receivedAt: moment('received_at').notNull().defaultNow(),
+    /** The delivery it came with; `null` for one that was brought in at the swap desk. */
+    deliveryId: integer('delivery_id').references(() => deliveries.id),
+    /** The upload it came in, and its path within: a ZIP or a folder holds many. */
+    uploadId: text('upload_id'),
+    entry: text('entry').notNull().default(''),
+    /** Where it was fetched from. */
+    source: jsonb('source').$type<IntakeSource>(),
+    alt: text('alt').notNull().default(''),
+    caption: text('caption').notNull().default(''),
+    credit: text('credit').notNull().default(''),
+    folder: text('folder').notNull().default(''),
+    tags: jsonb('tags').$type<readonly string[]>().notNull().default([]),
+    /** What was found of it when it was looked at; `null` until then. */
+    findings: jsonb('findings').$type<readonly IntakeFinding[]>(),
+    /** Year in which it was taken, as far as the file tells. */
+    takenYear: integer('taken_year'),
+    /** When its line was checked off, and when it was struck out. */
+    checkedAt: moment('checked_at'),
+    struckAt: moment('struck_at'),
+  },
+  (table) => [
+    uniqueIndex('intake_upload').on(table.uploadId, table.entry),
+    index('intake_delivery').on(table.deliveryId),
+  ],
+);
+
+/** Pictures that arrive together, line by line. */
+export const deliveries = pgTable(
+  'deliveries',
+  {
+    id: serial('id').primaryKey(),
+    siteId: ofSite(),
+    number: integer('number').notNull(),
+    openedBy: text('opened_by').notNull(),
+    openedAt: moment('opened_at').notNull().defaultNow(),
+    /** When it was put aside; nothing arrives in it any more. */
+    closedAt: moment('closed_at'),
+  },
+  (table) => [uniqueIndex('deliveries_number').on(table.siteId, table.number)],
+);
+
+export type UploadState = 'arriving' | 'arrived' | 'taken in' | 'refused';
+
+/** A file on its way into a delivery; its bytes lie beside until it is taken in. */
+export const uploads = pgTable(
+  'uploads',
+  {
+    id: text('id').primaryKey(),
+    siteId: ofSite(),
+    deliveryId: integer('delivery_id')
+      .notNull()
+      .references(() => deliveries.id, { onDelete: 'cascade' }),
+    fileName: text('file_name').notNull(),
+    /** Path within the folder that was dropped; empty where none was. */
+    path: text('path').notNull().default(''),
+    /** By which the same file is known again when it is chosen a second time. */
+    fingerprint: text('fingerprint').notNull(),
+    sizeBytes: bigint('size_bytes', { mode: 'number' }).notNull(),
+    state: text('state').$type<UploadState>().notNull().default('arriving'),
+    problem: jsonb('problem').$type<Problem>(),
+    sentBy: text('sent_by').notNull(),
+    startedAt: moment('started_at').notNull().defaultNow(),
+  },
+  (table) => [uniqueIndex('uploads_file').on(table.deliveryId, table.fingerprint)],
+);
 
 export const editions = pgTable(
   'editions',

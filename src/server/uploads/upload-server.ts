@@ -1,0 +1,76 @@
+import { mkdir } from 'node:fs/promises';
+import { FileStore } from '@tus/file-store';
+import { MemoryLocker, Server } from '@tus/server';
+import type { Actor } from '../accounts/actor';
+import type { Database } from '../db/database';
+import { problemOf } from '../problem-error';
+import { MAX_ZIP_BYTES } from '../work/intake/intake-limits';
+import { beginUpload, isOwnUpload, uploadArrived } from '../work/intake/uploads';
+import { uploadsFolder } from '../work/intake/uploads-folder';
+
+/** One for all requests: two windows never write to the same upload at once. */
+const locker = new MemoryLocker();
+
+interface Uploading {
+  readonly siteId: number;
+  /** Address of the uploads, without the number of one. */
+  readonly path: string;
+}
+
+/**
+ * Answers a request of the tus protocol: begins an upload, takes a piece of one, or tells how far it has come.
+ *
+ * @param actor who sends; only their own uploads are known to them
+ */
+export async function answerUpload(
+  db: Database,
+  actor: Actor,
+  { siteId, path }: Uploading,
+  request: Request,
+): Promise<Response> {
+  const directory = uploadsFolder();
+  await mkdir(directory, { recursive: true });
+  const server = new Server({
+    path,
+    relativeLocation: true,
+    datastore: new FileStore({ directory }),
+    locker,
+    allowedOrigins: [],
+    maxSize: MAX_ZIP_BYTES,
+    onIncomingRequest: async (_, id) => {
+      // A new upload has its number from here, and is no one's yet.
+      if (request.method === 'POST' || (await isOwnUpload(db, actor, siteId, id))) return;
+      throw refusal(404, 'There is no such upload.');
+    },
+    onUploadCreate: async (_, { id, size, metadata }) => {
+      const before = await beginUpload(db, actor, {
+        ...{ siteId, id, sizeBytes: size ?? 0 },
+        fileName: metadata?.['filename'] ?? '',
+        path: metadata?.['path'] ?? '',
+        fingerprint: metadata?.['fingerprint'] ?? '',
+      }).catch((error: unknown) => {
+        const { what, why, remedy } = problemOf(error);
+        throw refusal(413, `${what} ${why} ${remedy}`);
+      });
+      if (before !== null) throw refusal(409, 'This file is on its way already, or here.');
+      return { metadata: metadata ?? {} };
+    },
+    onUploadFinish: async (_, { id }) => {
+      await uploadArrived(db, id);
+      return {};
+    },
+  });
+  return server.handleWeb(request);
+}
+
+/** What the protocol's server answers with when a hook throws it. */
+class Refusal extends Error {
+  constructor(
+    readonly status_code: number,
+    readonly body: string,
+  ) {
+    super(body);
+  }
+}
+
+const refusal = (status: number, body: string) => new Refusal(status, body);

@@ -1,0 +1,161 @@
+/** Looks at the pictures of a delivery: whether the site has them already, and whether they are fit to be shown. */
+import { and, eq, isNull } from 'drizzle-orm';
+import { findingsOf, type KnownThere } from '@/core/intake/findings';
+import { softnessOf } from '@/core/intake/softness';
+import { CandidateIndex } from '@/core/picture/candidate-index';
+import { linksTo } from '@/core/picture/compare';
+import { fingerprintOf, type Fingerprint } from '@/core/picture/fingerprint';
+import type { Database } from '../../db/database';
+import { deliveries, intake } from '../../db/schema/editions';
+import { findHeads } from '../../imaging/find-heads';
+import { lookForFocus } from '../../imaging/look-for-focus';
+import { openPicture, readPlanes } from '../../imaging/read-pixels';
+import { recentPrints } from '../../imaging/recent-prints';
+import { packLandmarks, packPlanes } from '../../imaging/stored-print';
+import { goOn, type Turn } from '../../jobs/turn';
+import { hasDerived, storedBytes, storeDerived } from '../../store/store';
+import { storedLandmarks, storedPrint } from '../pictures/stored-prints';
+
+type Row = typeof intake.$inferSelect;
+
+/** Long side at which blur is judged, in pixels: about as large as pages show a picture. */
+const JUDGED_PX = 1024;
+/** Pictures of the site that are compared with each that arrives. */
+const COMPARED = 8;
+/** Where a site says nothing of its widths, in pixels. */
+const USUAL_PX = 1200;
+
+/** @throws TurnOver where the worker is to end; what was looked at stays */
+export async function knowDelivery(db: Database, deliveryId: number, turn: Turn): Promise<void> {
+  const [delivery] = await db.orm.select().from(deliveries).where(eq(deliveries.id, deliveryId));
+  if (!delivery) return;
+  const rows = await db.orm
+    .select()
+    .from(intake)
+    .where(and(eq(intake.deliveryId, deliveryId), isNull(intake.findings)))
+    .orderBy(intake.id);
+  if (rows.length === 0) return;
+  const { siteId } = delivery;
+  const site = await pictureShelf(db, siteId);
+  const rules = { asked: await askedWidth(db, siteId), thisYear: new Date().getUTCFullYear() };
+  for (const row of rows) {
+    goOn(turn);
+    const bytes = await storedBytes(row.sha256);
+    const print = await printOf(row, bytes);
+    const { focus } = await lookForFocus(bytes, row.fileName, findHeads);
+    const arrived = {
+      ...row,
+      softness: row.format === 'svg' ? 0 : await softness(bytes),
+      twin: await earlierTwin(db, row),
+      known: site.alike(row, print),
+    };
+    const known = { findings: findingsOf(arrived, rules) };
+    await db.orm.update(intake).set(known).where(eq(intake.id, row.id));
+    // A point that a person has moved meanwhile stays where it was put.
+    await db.pool.query(
+      'update intake set focal_x = $2, focal_y = $3, focal_because = $4 where id = $1 and focal_because is not null',
+      [row.id, focus.x, focus.y, JSON.stringify(focus.because)],
+    );
+  }
+}
+
+async function printOf({ sha256, fileName }: Row, bytes: Uint8Array): Promise<Fingerprint> {
+  const print = fingerprintOf(await readPlanes(bytes, fileName));
+  if (!(await hasDerived(sha256, 'landmarks'))) {
+    await storeDerived(sha256, 'planes', packPlanes(print));
+    await storeDerived(sha256, 'landmarks', packLandmarks(print));
+  }
+  return print;
+}
+
+async function softness(bytes: Uint8Array): Promise<number> {
+  const { data, info } = await (
+    await openPicture(bytes)
+  )
+    .flatten({ background: '#ffffff' })
+    .resize(JUDGED_PX, JUDGED_PX, { fit: 'inside', withoutEnlargement: true })
+    .toColourspace('b-w')
+    .extractChannel(0)
+    .raw()
+    .toBuffer({ resolveWithObject: true });
+  return softnessOf({ width: info.width, height: info.height, data });
+}
+
+async function earlierTwin(
+  { pool }: Database,
+  { id, deliveryId, sha256 }: Pick<Row, 'id' | 'deliveryId' | 'sha256'>,
+): Promise<string | null> {
+  const { rows } = await pool.query<{ file_name: string }>(
+    'select file_name from intake where delivery_id = $1 and sha256 = $2 and id < $3 and struck_at is null order by id limit 1',
+    [deliveryId, sha256, id],
+  );
+  return rows[0]?.file_name ?? null;
+}
+
+/** Width in image pixels that three of four content pictures of the site do with: twice what their places declare. */
+async function askedWidth({ pool }: Database, siteId: number): Promise<number> {
+  const { rows } = await pool.query<{ width: number | null }>(
+    `select percentile_disc(0.75) within group (order by (declared ->> 'widthPx')::int) as width from placements
+     where site_id = $1 and until_survey is null and kind = 'img' and (declared ->> 'widthPx')::int >= 100`,
+    [siteId],
+  );
+  const width = rows[0]?.width;
+  return width ? Math.min(2 * width, 2 * USUAL_PX) : USUAL_PX;
+}
+
+interface Shelf {
+  /** The files of the site that show what a picture shows, the one on most pages first. */
+  alike(row: Pick<Row, 'sha256' | 'widthPx'>, print: Fingerprint): KnownThere[];
+}
+
+/** The looks of all pictures of a site, to be searched. */
+async function pictureShelf({ pool }: Database, siteId: number): Promise<Shelf> {
+  const { rows } = await pool.query<{ sha256: string; path: string; width_px: number; pages: number }>(
+    `select distinct on (f.sha256) f.sha256, f.path, l.width_px,
+       (select count(distinct x.page_path)::int from placements x
+        where x.site_id = f.site_id and x.file_path = f.path and x.until_survey is null) as pages
+     from files f join looks l on l.sha256 = f.sha256 and l.problem is null
+     where f.site_id = $1 and f.gone_in is null order by f.sha256, pages desc, f.path`,
+    [siteId],
+  );
+  const index = new CandidateIndex(rows.length);
+  const there: typeof rows = [];
+  for (const row of rows) {
+    if (!(await hasDerived(row.sha256, 'landmarks'))) continue;
+    index.add(storedLandmarks(row.sha256));
+    there.push(row);
+  }
+  const printOfFile = recentPrints(storedPrint);
+  return {
+    alike: ({ sha256, widthPx }, print) => {
+      const same = rows.filter((row) => row.sha256 === sha256).map((row) => knownAs(row, { isSameBytes: true, widthPx, own: 1, other: 1 })); // prettier-ignore
+      if (same.length > 0) return same;
+      const compared = index.find(print, COMPARED).flatMap((candidate) => {
+        const row = there[candidate.picture];
+        return row ? [{ candidate, row, print: printOfFile(row.sha256) }] : [];
+      });
+      return linksTo(print, compared)
+        .filter(({ link }) => !link.isMirrored)
+        .map(({ to, link }) =>
+          knownAs(to.row, { isSameBytes: false, widthPx, own: link.own.width, other: link.other.width }),
+        ) // prettier-ignore
+        .toSorted((a, b) => b.pages - a.pages);
+    },
+  };
+}
+
+function knownAs(
+  { path, pages, width_px }: { readonly path: string; readonly pages: number; readonly width_px: number },
+  how: {
+    readonly isSameBytes: boolean;
+    readonly widthPx: number;
+    readonly own: number;
+    readonly other: number;
+  },
+): KnownThere {
+  const { isSameBytes, widthPx, own, other } = how;
+  return {
+    ...{ path, pages, isSameBytes },
+    ...{ ownPx: own * widthPx, therePx: other * width_px, ownShare: own, thereShare: other },
+  };
+}
