@@ -18,6 +18,8 @@ const config: NextConfig = {
     'exifr',
     'esbuild',
     'piscina',
+    '@tus/server',
+    '@tus/file-store',
   ],
   experimental: { serverActions: { bodySizeLimit: '64mb' } },
   headers: async () => [

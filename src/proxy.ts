@@ -32,4 +32,5 @@ function policyFor(nonce: string, isDeveloping: boolean): string {
   ].join('; ');
 }
 
-export const config = { matcher: ['/((?!_next/static|_next/image|proof/).*)'] };
+// A piece of an upload is no screen, and is not to be read twice.
+export const config = { matcher: ['/((?!_next/static|_next/image|proof/|s/[^/]+/intake/upload).*)'] };

@@ -6,7 +6,7 @@ import { ProblemError } from '@/server/problem-error';
 import { readJsonRows } from './json-rows';
 
 /** One picture for another. */
-export interface SwapRow {
+interface SwapRow {
   /** The picture that stands there, as in the column `url` of `read`. */
   readonly from: string;
   /** Path of the file to put in. */

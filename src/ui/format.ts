@@ -46,11 +46,16 @@ export function titleText(title: string, siteName: string): string {
 /** “83 a second, 2 minutes left”, from what was done in so many seconds. */
 export function leftText(done: number, total: number, seconds: number): string {
   const rate = done / Math.max(seconds, 0.1);
-  const left = Math.max(0, total - done) / Math.max(rate, 1e-6);
   const pace =
     rate >= 1 ? `${Math.round(rate).toLocaleString('en')} a second` : `${Math.round(rate * 60)} a minute`;
-  const rest = left < 90 ? count(Math.round(left), 'second') : count(Math.round(left / 60), 'minute');
-  return `${pace}, ${rest} left`;
+  return `${pace}, ${timeLeftText(done, total, seconds)}`;
+}
+
+/** “2 minutes left”, from what was done in so many seconds. */
+export function timeLeftText(done: number, total: number, seconds: number): string {
+  const rate = done / Math.max(seconds, 0.1);
+  const left = Math.max(0, total - done) / Math.max(rate, 1e-6);
+  return `${left < 90 ? count(Math.round(left), 'second') : count(Math.round(left / 60), 'minute')} left`;
 }
 
 /**

@@ -1,6 +1,6 @@
 /**
  * `npm run bench [FOLDER …]`: a JSON line a measure. Folders are sites that nobody here wrote, read beside our own.
- * `BENCH=crawling` (or reading, swapping, surveying, errata, pictures, focus, families, rights, faults, alternatives) measures that alone.
+ * `BENCH=crawling` (or reading, swapping, surveying, errata, pictures, focus, intake, families, rights, faults, alternatives) measures that alone.
  */
 import { benchAlternatives } from './alternatives';
 import { benchCrawling } from './crawling';
@@ -8,6 +8,7 @@ import { benchErrata } from './errata';
 import { benchFaults } from './faults';
 import { benchFamilies } from './families';
 import { benchFocus } from './focus';
+import { benchIntake } from './intake';
 import { benchPictures } from './pictures';
 import { benchReading } from './reading';
 import { benchSurveying } from './surveying';
@@ -24,6 +25,7 @@ const measures = {
   errata: benchErrata,
   pictures: () => benchPictures(process.argv.slice(2)),
   focus: () => benchFocus(process.argv.slice(2)),
+  intake: benchIntake,
   families: () => benchFamilies(process.argv.slice(2)),
   rights: benchRights,
   faults: benchFaults,

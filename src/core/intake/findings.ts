@@ -2,7 +2,7 @@
 import { mentionsInName, type MentionRules } from '../dating/date-mentions';
 
 /** How an arriving picture and one of the site lie to each other. */
-export type Relation = 'same size' | 'larger' | 'smaller' | 'part of it' | 'holds it';
+type Relation = 'same size' | 'larger' | 'smaller' | 'part of it' | 'holds it';
 
 export type IntakeFinding =
   /** The very same bytes are a file of the site. */

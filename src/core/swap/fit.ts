@@ -25,7 +25,7 @@ export interface PutIn extends PixelSize {
   readonly isSame: boolean;
 }
 
-export type FitPart =
+type FitPart =
   | { readonly part: 'same'; readonly score: 1 }
   | { readonly part: 'words'; readonly score: number; readonly shared: readonly string[] }
   /** `keeps`: share of its area that the tightest crop keeps, 0 to 1. */

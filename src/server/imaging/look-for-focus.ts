@@ -1,9 +1,11 @@
+import type { Sharp } from 'sharp';
 import { FULL_RANGE, SHORT_RANGE } from '@/core/focus/faces-found';
 import { importanceOf, type ShareRect } from '@/core/focus/importance';
 import type { FocusPixels } from '@/core/focus/oklab';
 import { asThreeChannels, broughtInside } from '@/core/focus/small-pixels';
 import type { Held } from '@/core/focus/shape-crop';
 import { suggestFocus, type SuggestedFocus } from '@/core/focus/suggest-focus';
+import type { PixelSize } from '@/core/swap/slot';
 import { ProblemError } from '../problem-error';
 import { openPicture } from './read-pixels';
 
@@ -45,22 +47,8 @@ export async function lookForFocus(
     const picture = await openPicture(bytes);
     const { autoOrient, width, height } = await picture.metadata();
     // What HEIC and icons are decoded to has no flag and is upright.
-    const [widthPx, heightPx] = [autoOrient.width || width, autoOrient.height || height];
-    const range: HeadRange = widthPx * heightPx >= LARGE ? 'full' : 'short';
-    const side = Math.max(2 * WEIGHED_PX, HEAD_SIDE[range]);
-    const { data, info } = await picture
-      .flatten({ background: '#ffffff' })
-      .resize(side, side, { fit: 'inside', withoutEnlargement: true })
-      .toColourspace('srgb')
-      .removeAlpha()
-      .raw()
-      .toBuffer({ resolveWithObject: true });
-    const large = asThreeChannels(data, info);
-    const small = broughtInside(large, WEIGHED_PX);
-    const importance = importanceOf(small);
-    const looks = heads !== null && widthPx * heightPx >= LEAST;
-    const found = looks ? await heads(broughtInside(large, HEAD_SIDE[range]), range) : [];
-    return { widthPx, heightPx, importance, heads: found, focus: suggestFocus(importance, found) };
+    const size = { widthPx: autoOrient.width || width, heightPx: autoOrient.height || height };
+    return await focusOfPicture(picture, size, heads);
   } catch (error) {
     if (error instanceof ProblemError) throw error;
     throw new ProblemError(
@@ -73,4 +61,30 @@ export async function lookForFocus(
       { cause: error },
     );
   }
+}
+
+/**
+ * The same of a picture that is open already.
+ *
+ * @param size pixels of the picture as it came, upright
+ */
+export async function focusOfPicture(
+  picture: Sharp,
+  { widthPx, heightPx }: PixelSize,
+  heads: HeadFinder | null,
+): Promise<FocusFound> {
+  const range: HeadRange = widthPx * heightPx >= LARGE ? 'full' : 'short';
+  const side = Math.max(2 * WEIGHED_PX, HEAD_SIDE[range]);
+  const { data, info } = await picture
+    .flatten({ background: '#ffffff' })
+    .resize(side, side, { fit: 'inside', withoutEnlargement: true })
+    .toColourspace('srgb')
+    .removeAlpha()
+    .raw()
+    .toBuffer({ resolveWithObject: true });
+  const large = asThreeChannels(data, info);
+  const importance = importanceOf(broughtInside(large, WEIGHED_PX));
+  const looks = heads !== null && widthPx * heightPx >= LEAST;
+  const found = looks ? await heads(broughtInside(large, HEAD_SIDE[range]), range) : [];
+  return { widthPx, heightPx, importance, heads: found, focus: suggestFocus(importance, found) };
 }

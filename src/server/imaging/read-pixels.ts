@@ -87,13 +87,7 @@ async function iconPixels(bytes: Uint8Array): Promise<RawPixels> {
  */
 export async function readPlanes(bytes: Uint8Array, name: string): Promise<{ plane: GreyPlane; tint: Tint }> {
   try {
-    const picture = await openPicture(bytes);
-    const { data, info } = await picture
-      .resize(PLANE_PX, PLANE_PX, { fit: 'inside', withoutEnlargement: true })
-      .toColourspace('srgb')
-      .raw()
-      .toBuffer({ resolveWithObject: true });
-    return planesOnGround({ width: info.width, height: info.height, channels: info.channels, data });
+    return await planesOfPicture(await openPicture(bytes));
   } catch (error) {
     if (error instanceof ProblemError) throw error;
     throw new ProblemError(
@@ -106,4 +100,31 @@ export async function readPlanes(bytes: Uint8Array, name: string): Promise<{ pla
       { cause: error },
     );
   }
+}
+
+/** The same of a picture that is open already. */
+export async function planesOfPicture(picture: Sharp): Promise<{ plane: GreyPlane; tint: Tint }> {
+  const { data, info } = await picture
+    .resize(PLANE_PX, PLANE_PX, { fit: 'inside', withoutEnlargement: true })
+    .toColourspace('srgb')
+    .raw()
+    .toBuffer({ resolveWithObject: true });
+  return planesOnGround({ width: info.width, height: info.height, channels: info.channels, data });
+}
+
+/**
+ * A picture decoded once to a size in which all that is measured can be: each call gives it anew, without decoding.
+ *
+ * @param longSide in pixels; a smaller picture keeps its size
+ */
+export async function decodedOnce(bytes: Uint8Array, longSide: number): Promise<() => Sharp> {
+  const { data, info } = await (
+    await openPicture(bytes)
+  )
+    .resize(longSide, longSide, { fit: 'inside', withoutEnlargement: true })
+    .toColourspace('srgb')
+    .raw()
+    .toBuffer({ resolveWithObject: true });
+  const { width, height, channels } = info;
+  return () => sharp(data, { raw: { width, height, channels } });
 }

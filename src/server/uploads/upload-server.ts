@@ -1,7 +1,8 @@
 import { mkdir } from 'node:fs/promises';
 import { FileStore } from '@tus/file-store';
 import { MemoryLocker, Server } from '@tus/server';
-import type { Actor } from '../accounts/actor';
+import { EDITORS } from '@/core/edition/edition-state';
+import { requireRole, type Actor } from '../accounts/actor';
 import type { Database } from '../db/database';
 import { problemOf } from '../problem-error';
 import { MAX_ZIP_BYTES } from '../work/intake/intake-limits';
@@ -21,6 +22,7 @@ interface Uploading {
  * Answers a request of the tus protocol: begins an upload, takes a piece of one, or tells how far it has come.
  *
  * @param actor who sends; only their own uploads are known to them
+ * @throws ProblemError where they may bring in nothing
  */
 export async function answerUpload(
   db: Database,
@@ -28,6 +30,7 @@ export async function answerUpload(
   { siteId, path }: Uploading,
   request: Request,
 ): Promise<Response> {
+  requireRole(actor, EDITORS, 'bring in pictures');
   const directory = uploadsFolder();
   await mkdir(directory, { recursive: true });
   const server = new Server({

@@ -238,11 +238,11 @@ export async function pictureById(siteId: number, id: number) {
 }
 
 /** What arrived lately, newest first: the candidates of the swap desk. */
-export async function recentIntake(siteId: number) {
+export async function recentIntake(siteId: number, wanted: number | null = null) {
   return database()
     .orm.select()
     .from(intake)
-    .where(eq(intake.siteId, siteId))
-    .orderBy(desc(intake.receivedAt))
+    .where(and(eq(intake.siteId, siteId), isNull(intake.struckAt)))
+    .orderBy(desc(eq(intake.id, wanted ?? 0)), desc(intake.receivedAt))
     .limit(12);
 }

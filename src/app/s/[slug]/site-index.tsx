@@ -26,6 +26,7 @@ export function SiteIndex({ slug, counts, sections }: SiteIndexProps) {
     ['pictures', 'Pictures', counts.pictures],
     ['errata', 'Errata', counts.errata],
     ['rights', 'Rights', null],
+    ['intake', 'Intake', null],
     ['files', 'Files', null],
     ['editions', 'Editions', counts.editions],
     ['surveys', 'Surveys', null],

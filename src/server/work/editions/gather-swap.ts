@@ -1,4 +1,4 @@
-import { and, eq } from 'drizzle-orm';
+import { and, eq, sql } from 'drizzle-orm';
 import Joi from 'joi';
 import { requireRole, type Actor } from '../../accounts/actor';
 import { checkedInput } from '../../checked-input';
@@ -53,23 +53,12 @@ const SCHEMA = Joi.object<SwapRequest>({
 export async function gatherSwap(db: Database, actor: Actor, request: SwapRequest): Promise<number> {
   requireRole(actor, EDITORS, 'change pictures');
   const value = checkedInput(SCHEMA, request, { code: 'SWAP_INPUT', what: 'The swap was not added.' });
-  const [picture] = await db.orm
-    .select({ id: intake.id })
-    .from(intake)
-    .where(and(eq(intake.id, value.intakeId), eq(intake.siteId, value.siteId)));
-  if (!picture) {
-    throw new ProblemError({
-      code: 'INTAKE_MISSING',
-      what: 'The swap was not added.',
-      why: 'The picture to put in is no longer there.',
-      remedy: 'Bring it in again.',
-    });
-  }
-  return asOne(db, (tx) => gathered(tx, actor, value));
+  return asOne(db, (tx) => swapWithin(tx, actor, value));
 }
 
-/** Writes a swap, and all that follows from it, in one transaction. */
-async function gathered(db: Database, actor: Actor, value: SwapRequest): Promise<number> {
+/** The same within a transaction of the caller's, who has looked at the role and the request. */
+export async function swapWithin(db: Database, actor: Actor, value: SwapRequest): Promise<number> {
+  await refuseMissingPicture(db, value);
   const edition = await draftEdition(db, actor, value.siteId);
   await refuseOtherPlaces(db, value);
   await releasePlacements(db, edition.id, value.placementIds, 'both');
@@ -90,7 +79,12 @@ async function gathered(db: Database, actor: Actor, value: SwapRequest): Promise
     .returning({ id: changes.id });
   await db.orm
     .update(intake)
-    .set({ focalX: value.focal.x, focalY: value.focal.y })
+    .set({
+      focalX: value.focal.x,
+      focalY: value.focal.y,
+      // Where somebody moved it, no later look moves it back.
+      focalBecause: sql`case when focal_x = ${value.focal.x} and focal_y = ${value.focal.y} then focal_because end`,
+    })
     .where(eq(intake.id, value.intakeId));
   if (change) await addJob(db.pool, 'prepare-change', { changeId: change.id }, `change-${change.id}`);
   await logEvent(db, actor, {
@@ -99,6 +93,20 @@ async function gathered(db: Database, actor: Actor, value: SwapRequest): Promise
     details: `${value.fromPath}, edition ${edition.number}`,
   });
   return edition.number;
+}
+
+async function refuseMissingPicture({ orm }: Database, { siteId, intakeId }: SwapRequest): Promise<void> {
+  const [picture] = await orm
+    .select({ id: intake.id })
+    .from(intake)
+    .where(and(eq(intake.id, intakeId), eq(intake.siteId, siteId)));
+  if (picture) return;
+  throw new ProblemError({
+    code: 'INTAKE_MISSING',
+    what: 'The swap was not added.',
+    why: 'The picture to put in is no longer there.',
+    remedy: 'Bring it in again.',
+  });
 }
 
 /** The places must be of that site, and show that picture, as it is known now. */

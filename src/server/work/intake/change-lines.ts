@@ -10,7 +10,7 @@ import { intake } from '../../db/schema/editions';
 import { logEvent } from '../log-event';
 
 /** What a person may say of a line; what is left out stays. */
-export interface LineChange {
+interface LineChange {
   readonly title?: string;
   readonly alt?: string;
   readonly caption?: string;

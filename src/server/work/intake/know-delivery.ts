@@ -1,5 +1,6 @@
 /** Looks at the pictures of a delivery: whether the site has them already, and whether they are fit to be shown. */
 import { and, eq, isNull } from 'drizzle-orm';
+import type { Sharp } from 'sharp';
 import { findingsOf, type KnownThere } from '@/core/intake/findings';
 import { softnessOf } from '@/core/intake/softness';
 import { CandidateIndex } from '@/core/picture/candidate-index';
@@ -8,8 +9,8 @@ import { fingerprintOf, type Fingerprint } from '@/core/picture/fingerprint';
 import type { Database } from '../../db/database';
 import { deliveries, intake } from '../../db/schema/editions';
 import { findHeads } from '../../imaging/find-heads';
-import { lookForFocus } from '../../imaging/look-for-focus';
-import { openPicture, readPlanes } from '../../imaging/read-pixels';
+import { focusOfPicture } from '../../imaging/look-for-focus';
+import { decodedOnce, planesOfPicture } from '../../imaging/read-pixels';
 import { recentPrints } from '../../imaging/recent-prints';
 import { packLandmarks, packPlanes } from '../../imaging/stored-print';
 import { goOn, type Turn } from '../../jobs/turn';
@@ -41,11 +42,12 @@ export async function knowDelivery(db: Database, deliveryId: number, turn: Turn)
   for (const row of rows) {
     goOn(turn);
     const bytes = await storedBytes(row.sha256);
-    const print = await printOf(row, bytes);
-    const { focus } = await lookForFocus(bytes, row.fileName, findHeads);
+    const picture = await decodedOnce(bytes, JUDGED_PX);
+    const print = await printOf(row, picture());
+    const { focus } = await focusOfPicture(picture(), row, findHeads);
     const arrived = {
       ...row,
-      softness: row.format === 'svg' ? 0 : await softness(bytes),
+      softness: row.format === 'svg' ? 0 : await softness(picture()),
       twin: await earlierTwin(db, row),
       known: site.alike(row, print),
     };
@@ -59,8 +61,8 @@ export async function knowDelivery(db: Database, deliveryId: number, turn: Turn)
   }
 }
 
-async function printOf({ sha256, fileName }: Row, bytes: Uint8Array): Promise<Fingerprint> {
-  const print = fingerprintOf(await readPlanes(bytes, fileName));
+async function printOf({ sha256 }: Row, picture: Sharp): Promise<Fingerprint> {
+  const print = fingerprintOf(await planesOfPicture(picture));
   if (!(await hasDerived(sha256, 'landmarks'))) {
     await storeDerived(sha256, 'planes', packPlanes(print));
     await storeDerived(sha256, 'landmarks', packLandmarks(print));
@@ -68,12 +70,9 @@ async function printOf({ sha256, fileName }: Row, bytes: Uint8Array): Promise<Fi
   return print;
 }
 
-async function softness(bytes: Uint8Array): Promise<number> {
-  const { data, info } = await (
-    await openPicture(bytes)
-  )
+async function softness(picture: Sharp): Promise<number> {
+  const { data, info } = await picture
     .flatten({ background: '#ffffff' })
-    .resize(JUDGED_PX, JUDGED_PX, { fit: 'inside', withoutEnlargement: true })
     .toColourspace('b-w')
     .extractChannel(0)
     .raw()

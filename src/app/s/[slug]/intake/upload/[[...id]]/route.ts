@@ -1,10 +1,11 @@
+import { answerOrRefusal } from '@/app/_data/answer-or-refusal';
 import { siteBySlug } from '@/app/_data/site';
 import { currentActor } from '@/app/_data/session';
 import { database } from '@/server/db/database';
 import { answerUpload } from '@/server/uploads/upload-server';
 
 /** Resumable uploads into the open delivery (tus 1.0.0); the verbs that it calls say who may. */
-async function answer(
+export async function POST(
   request: Request,
   { params }: { params: Promise<{ slug: string }> },
 ): Promise<Response> {
@@ -12,7 +13,8 @@ async function answer(
   if (!actor) return new Response('Sign in first.', { status: 401 });
   const { slug } = await params;
   const site = await siteBySlug(slug);
-  return answerUpload(database(), actor, { siteId: site.id, path: `/s/${slug}/intake/upload` }, request);
+  const uploading = { siteId: site.id, path: `/s/${slug}/intake/upload` };
+  return answerOrRefusal(() => answerUpload(database(), actor, uploading, request));
 }
 
-export { answer as DELETE, answer as HEAD, answer as OPTIONS, answer as PATCH, answer as POST };
+export { POST as DELETE, POST as HEAD, POST as OPTIONS, POST as PATCH };

@@ -1,6 +1,7 @@
 import { pictureOfRoute } from '@/app/_data/pictures/picture-of-route';
 import { recentIntake, type PlacementRow } from '@/app/_data/pictures/pictures';
 import { siteFrame } from '@/app/_data/frame';
+import { numbersIn, type SearchParams } from '@/app/_data/query';
 import { mayEdit } from '@/core/edition/edition-state';
 import { Empty } from '@/ui/empty';
 import { SwapDesk } from './swap-desk';
@@ -8,11 +9,18 @@ import type { DeskPlace } from './desk-place';
 
 export const metadata = { title: 'Swap' };
 
-export default async function SwapPage({ params }: { params: Promise<{ slug: string; id: string }> }) {
+interface SwapPageProps {
+  readonly params: Promise<{ slug: string; id: string }>;
+  readonly searchParams: SearchParams;
+}
+
+export default async function SwapPage({ params, searchParams }: SwapPageProps) {
   const { site, actor, found } = await pictureOfRoute(params);
   const { slug } = site;
   const { draft } = await siteFrame(site.id);
-  const candidates = await recentIntake(site.id);
+  const [wanted = null] = numbersIn((await searchParams)['with']);
+  const candidates = await recentIntake(site.id, wanted);
+  const first = candidates.some(({ id }) => id === wanted) ? wanted : null;
   const places = deskPlaces(found.placements);
   const mayGather = mayEdit(actor.role);
   if (places.length === 0 || !mayGather) {
@@ -33,6 +41,7 @@ export default async function SwapPage({ params }: { params: Promise<{ slug: str
       file={{ ...found.file, src: found.file.sha256 ? `/s/${slug}/image/${found.file.sha256}` : null }}
       places={places}
       candidates={candidates}
+      first={first}
       editionText={draft ? `edition ${draft.number}` : 'a new edition'}
     />
   );

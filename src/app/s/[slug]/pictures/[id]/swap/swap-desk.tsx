@@ -28,15 +28,20 @@ interface SwapDeskProps {
   };
   places: readonly DeskPlace[];
   candidates: readonly CandidateRow[];
+  /** The one that is chosen to begin with. */
+  first: number | null;
   editionText: string;
 }
 
 const MIDDLE: FocalPoint = { x: 0.5, y: 0.5 };
 
 /** Old pictures in their slots, the candidate in the same slots, and the words, in one step. */
-export function SwapDesk({ slug, siteId, file, places, candidates, editionText }: SwapDeskProps) {
+export function SwapDesk({ slug, siteId, file, places, candidates, first, editionText }: SwapDeskProps) {
   const [left, setLeft] = useState<ReadonlySet<string>>(new Set());
-  const [chosen, setChosen] = useState<{ id: number; focal: FocalPoint } | null>(null);
+  // The point is the suggested one until somebody moves it.
+  const [chosen, setChosen] = useState<{ id: number; focal: FocalPoint | null } | null>(
+    first === null ? null : { id: first, focal: null },
+  );
   const [problem, setProblem] = useState<Problem | null>(null);
   const [isPending, startPutting] = useTransition();
   const candidate = candidates.find(({ id }) => id === chosen?.id);
@@ -46,7 +51,7 @@ export function SwapDesk({ slug, siteId, file, places, candidates, editionText }
   const taken = places.filter((place) => !left.has(keyOf(place)));
   const captions = onceEach(taken, ({ words }) => words.caption?.start ?? null);
   const described = onceEach(taken, ({ words }) => words.alt?.span.start ?? words.addAttribute);
-  const focal = chosen?.focal ?? MIDDLE;
+  const focal = chosen?.focal ?? (candidate ? { x: candidate.focalX, y: candidate.focalY } : MIDDLE);
   const src = candidate ? `/s/${slug}/image/${candidate.sha256}` : null;
 
   const submit = (form: FormData) => {
@@ -118,7 +123,7 @@ export function SwapDesk({ slug, siteId, file, places, candidates, editionText }
           siteId={siteId}
           candidates={candidates}
           chosen={chosen?.id ?? null}
-          onChoose={(id) => setChosen({ id, focal: MIDDLE })}
+          onChoose={(id) => setChosen({ id, focal: null })}
         />
         {src && chosen ? (
           <FocalPicture src={src} focal={focal} onMove={(moved) => setChosen({ ...chosen, focal: moved })} />

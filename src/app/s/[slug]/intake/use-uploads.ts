@@ -1,0 +1,146 @@
+'use client';
+
+import { useCallback, useRef, useState } from 'react';
+import { Upload } from 'tus-js-client';
+import { CHUNK_BYTES, MAX_INTAKE_BYTES, MAX_ZIP_BYTES } from '@/server/work/intake/intake-limits';
+import type { DeliveryView } from '@/app/_data/intake/delivery';
+
+/** A file that is being sent, as far as this window knows. */
+export interface Sending {
+  readonly key: string;
+  readonly name: string;
+  readonly size: number;
+  readonly sent: number;
+  readonly state: 'waits' | 'sends' | 'arrived' | 'known' | 'failed';
+  readonly problem: string | null;
+}
+
+/** Files that are sent side by side: more only share the line. */
+const SIDE_BY_SIDE = 3;
+/** Waits before a cut line is tried again, in ms. */
+const RETRY_MS = [0, 500, 1000, 3000, 5000, 10_000, 20_000, 30_000];
+
+/** By which the same file is known again, in this window or another. */
+const keyOf = (file: File, path: string) => `${path}|${file.name}|${file.size}|${file.lastModified}`;
+/** Path of a file within the folder that was dropped, without its own name when it came alone. */
+const pathOf = (file: File) => {
+  const { path, webkitRelativePath } = file as File & { readonly path?: string };
+  const within = (webkitRelativePath || path || '').replace(/^\.?\//u, '');
+  return within.includes('/') ? within : '';
+};
+
+const problemIn = (file: File): string | null => {
+  const isZip = /\.zip$/iu.test(file.name);
+  const most = isZip ? MAX_ZIP_BYTES : MAX_INTAKE_BYTES;
+  if (file.size === 0) return 'It is empty.';
+  if (file.size > most) return `It is larger than ${most / 1024 ** 2} MB.`;
+  return null;
+};
+
+/**
+ * Sends files into the open delivery by pieces. A cut line is tried again; what was begun in a window that is closed goes
+ * on when the same file is chosen again.
+ *
+ * @param onArrived told when files have arrived
+ */
+export function useUploads(slug: string, onArrived: () => void) {
+  const [sendings, setSendings] = useState<readonly Sending[]>([]);
+  const [startedAt, setStartedAt] = useState(0);
+  const waiting = useRef<(() => Promise<void>)[]>([]);
+  const running = useRef(0);
+  const change = useCallback(
+    (key: string, more: Partial<Sending>) =>
+      setSendings((all) => all.map((one) => (one.key === key ? { ...one, ...more } : one))),
+    [],
+  );
+
+  const pump = useCallback(() => {
+    while (running.current < SIDE_BY_SIDE) {
+      const next = waiting.current.shift();
+      if (!next) return;
+      running.current++;
+      void next().finally(() => {
+        running.current--;
+        pump();
+      });
+    }
+  }, []);
+
+  const add = useCallback(
+    async (files: readonly File[]) => {
+      const known = await knownUploads(slug);
+      const fresh: Sending[] = [];
+      for (const file of files) {
+        const path = pathOf(file);
+        const key = keyOf(file, path);
+        const before = known.get(key);
+        const problem = problemIn(file);
+        const isHere = before !== undefined && before.state !== 'arriving' && before.state !== 'refused';
+        const state = problem ? 'failed' : isHere ? 'known' : 'waits';
+        fresh.push({ key, name: path || file.name, size: file.size, sent: 0, state, problem });
+        if (state !== 'waits') continue;
+        waiting.current.push(() => {
+          change(key, { state: 'sends' });
+          return send(slug, { file, path, key, id: before?.id ?? null }, (sent) =>
+            change(key, { sent }),
+          ).then(
+            () => {
+              change(key, { state: 'arrived', sent: file.size });
+              onArrived();
+            },
+            (error: unknown) => change(key, { state: 'failed', problem: told(error) }),
+          );
+        });
+      }
+      setSendings((all) => [...all.filter(({ key }) => !fresh.some((one) => one.key === key)), ...fresh]);
+      setStartedAt((at) => at || Date.now());
+      pump();
+    },
+    [slug, change, pump, onArrived],
+  );
+
+  const clear = useCallback(() => {
+    setSendings((all) => all.filter(({ state }) => state === 'waits' || state === 'sends'));
+    setStartedAt(0);
+  }, []);
+  return { sendings, startedAt, add, clear };
+}
+
+/** What the server knows of the open delivery's files already, by the key of each. */
+async function knownUploads(slug: string): Promise<Map<string, DeliveryView['uploads'][number]>> {
+  const answer = await fetch(`/s/${slug}/intake/lines`, { cache: 'no-store' }).catch(() => null);
+  const view = answer?.ok ? ((await answer.json()) as DeliveryView | null) : null;
+  return new Map((view?.uploads ?? []).map((row) => [row.fingerprint, row]));
+}
+
+interface Sent {
+  readonly file: File;
+  readonly path: string;
+  readonly key: string;
+  /** The upload that was begun with this file before. */
+  readonly id: string | null;
+}
+
+function send(slug: string, { file, path, key, id }: Sent, onSent: (bytes: number) => void): Promise<void> {
+  const endpoint = `/s/${slug}/intake/upload`;
+  return new Promise((resolve, reject) => {
+    const upload = new Upload(file, {
+      endpoint,
+      uploadUrl: id === null ? null : `${endpoint}/${id}`,
+      chunkSize: CHUNK_BYTES,
+      retryDelays: RETRY_MS,
+      storeFingerprintForResuming: false,
+      metadata: { filename: file.name, path: path || ' ', fingerprint: key },
+      onProgress: onSent,
+      onSuccess: () => resolve(),
+      onError: reject,
+    });
+    upload.start();
+  });
+}
+
+/** What the server said, or that it was not reached. */
+function told(error: unknown): string {
+  const { originalResponse } = error as { originalResponse?: { getBody(): string } | null };
+  return originalResponse?.getBody() || 'The line broke off, and did not come back. Choose the file again: it goes on where it was.'; // prettier-ignore
+}
