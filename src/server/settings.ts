@@ -19,6 +19,8 @@ export interface Settings {
   readonly appUrl: string;
   /** Whether the sign-in page offers the demo's sign-ins. */
   readonly isDemo: boolean;
+  /** Whether heads are looked for in pictures that arrive. */
+  readonly looksForHeads: boolean;
 }
 
 const SCHEMA = Joi.object({
@@ -32,6 +34,7 @@ const SCHEMA = Joi.object({
     .default('http://127.0.0.1:4180'),
   IBIDEM_SITE_ROOTS: Joi.string().allow('').default(''),
   IBIDEM_DEMO: Joi.string().valid('0', '1').default('0'),
+  IBIDEM_HEADS: Joi.string().valid('0', '1').default('1'),
 }).unknown();
 
 /** The demo's site, and the roots that are named, separated as in `PATH`. */
@@ -67,6 +70,7 @@ export function settings(): Settings {
     secret: String(value.IBIDEM_SECRET),
     appUrl: String(value.IBIDEM_URL),
     isDemo: value.IBIDEM_DEMO === '1',
+    looksForHeads: value.IBIDEM_HEADS === '1',
   };
   return known;
 }

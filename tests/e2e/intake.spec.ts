@@ -89,6 +89,12 @@ test('new pictures are described and paired by keys alone, and go live in one ed
     NEW.map(async ([name, svg, width, height]) => kept(name, await sharp(Buffer.from(svg)).resize(width, height).jpeg().toBuffer())), // prettier-ignore
   );
   await signInAs(page, 'Maud Kestle');
+  // Pictures are known some time after the survey; until then nothing has to go.
+  const known = async () => {
+    await page.goto(`${SCHOOL}/pairs`);
+    return page.getByRole('spinbutton').count();
+  };
+  await expect.poll(known, { timeout: 400_000, intervals: [5000] }).toBeGreaterThan(NEW.length);
   await page.goto(`${SCHOOL}/intake`);
   await page.getByLabel(CHOSEN).setInputFiles(files);
   await expect(lines(page)).toHaveCount(NEW.length, { timeout: 60_000 });
@@ -110,7 +116,9 @@ test('new pictures are described and paired by keys alone, and go live in one ed
   await page.keyboard.press('ArrowDown');
   await page.keyboard.press('x');
   await expect(page.getByText('5 pictures, 5 checked off')).toBeVisible();
-  await page.getByRole('button', { name: 'Take that back' }).press('Enter');
+  const takeBack = page.getByRole('button', { name: 'Take that back' });
+  await expect(takeBack).toBeEnabled();
+  await takeBack.press('Enter');
   await expect(page.getByText('6 pictures, 6 checked off')).toBeVisible();
   await page.getByRole('link', { name: 'Pair them with what goes' }).press('Enter');
 

@@ -112,14 +112,15 @@ interface ComingRow extends Coming {
   readonly takenYear: number | null;
 }
 
-async function comingPictures(siteId: number): Promise<ComingRow[]> {
+/** @param withUsed whether those that an edition has already are given as well */
+async function comingPictures(siteId: number, withUsed = false): Promise<ComingRow[]> {
   const { rows } = await database().pool.query<ComingRow>(
     `select id, sha256, title, alt, caption, width_px as "widthPx", height_px as "heightPx", taken_year as "takenYear",
        concat_ws(' ', title, alt, caption, folder, replace(entry, '/', ' '), (select string_agg(t, ' ') from jsonb_array_elements_text(tags) t)) as words
      from intake i where site_id = $1 and struck_at is null
-       and not exists (select 1 from changes c join editions e on e.id = c.edition_id where c.intake_id = i.id and e.state <> 'withdrawn')
+       and ($3 or not exists (select 1 from changes c join editions e on e.id = c.edition_id where c.intake_id = i.id and e.state <> 'withdrawn'))
      order by received_at desc, id desc limit $2`,
-    [siteId, MOST_COMING],
+    [siteId, MOST_COMING, withUsed],
   );
   return rows.toReversed();
 }
@@ -141,8 +142,27 @@ interface PlaceRow {
   readonly page_path: string;
 }
 
+/**
+ * How well each of some arrived pictures suits the places of one that goes.
+ *
+ * @returns by the number of each in the intake
+ */
+export async function fitsOfPicture(
+  siteId: number,
+  pictureId: number,
+  candidates: readonly { readonly id: number }[],
+): Promise<Map<number, Fit>> {
+  const wanted = new Set(candidates.map(({ id }) => id));
+  const coming = (await comingPictures(siteId, true)).filter(({ id }) => wanted.has(id));
+  const [out] = await putOuts(siteId, [{ id: pictureId, name: '' }]);
+  if (!out) return new Map();
+  const ins = coming.map(putIn);
+  const rarityOf = rarities([out, ...ins]);
+  return new Map(coming.map((one) => [one.id, fitOf(out, putIn(one), rarityOf)]));
+}
+
 /** What the places of each say and ask for. */
-async function putOuts(siteId: number, going: readonly GoingRow[]): Promise<PutOut[]> {
+async function putOuts(siteId: number, going: readonly Pick<GoingRow, 'id' | 'name'>[]): Promise<PutOut[]> {
   const { rows } = await database().pool.query<PlaceRow>(
     `select f.picture_id as picture, p.kind, p.declared, f.width_px, f.height_px, p.page_path,
        concat_ws(' ', case when k.is_placeholder then '' else p.alt end, p.caption, g.title, replace(p.page_path, '/', ' ')) as says

@@ -14,6 +14,7 @@ import { decodedOnce, planesOfPicture } from '../../imaging/read-pixels';
 import { recentPrints } from '../../imaging/recent-prints';
 import { packLandmarks, packPlanes } from '../../imaging/stored-print';
 import { goOn, type Turn } from '../../jobs/turn';
+import { settings } from '../../settings';
 import { hasDerived, storedBytes, storeDerived } from '../../store/store';
 import { storedLandmarks, storedPrint } from '../pictures/stored-prints';
 
@@ -37,6 +38,7 @@ export async function knowDelivery(db: Database, deliveryId: number, turn: Turn)
     .orderBy(intake.id);
   if (rows.length === 0) return;
   const { siteId } = delivery;
+  const heads = settings().looksForHeads ? findHeads : null;
   const site = await pictureShelf(db, siteId);
   const rules = { asked: await askedWidth(db, siteId), thisYear: new Date().getUTCFullYear() };
   for (const row of rows) {
@@ -44,7 +46,7 @@ export async function knowDelivery(db: Database, deliveryId: number, turn: Turn)
     const bytes = await storedBytes(row.sha256);
     const picture = await decodedOnce(bytes, JUDGED_PX);
     const print = await printOf(row, picture());
-    const { focus } = await focusOfPicture(picture(), row, findHeads);
+    const { focus } = await focusOfPicture(picture(), row, heads);
     const arrived = {
       ...row,
       softness: row.format === 'svg' ? 0 : await softness(picture()),

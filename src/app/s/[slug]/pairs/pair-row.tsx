@@ -6,8 +6,9 @@ import Link from 'next/link';
 import type { Coming, Going } from '@/app/_data/pairs/pairs';
 import type { Fit } from '@/core/swap/fit';
 import { count, pixelsText } from '@/ui/format';
+import { FitReasons } from '@/ui/fit-reasons-line';
 import { Mat } from '@/ui/mat';
-import { reasonsOf, type Choice } from './pairing';
+import type { Choice } from './pairing';
 
 interface PairRowProps {
   slug: string;
@@ -122,14 +123,7 @@ function Comes({
           {coming.alt || 'not described: the old words stay'}
         </p>
         <p className="text-sm text-ink-2">{pixelsText(coming.widthPx, coming.heightPx)}</p>
-        <p className="text-sm">
-          {reasonsOf(fit).map(({ text, isAgainst }, n) => (
-            <span key={text} className={isAgainst ? 'text-should' : 'text-green'}>
-              {n > 0 ? ' · ' : ''}
-              {text}
-            </span>
-          ))}
-        </p>
+        <FitReasons fit={fit} />
       </div>
     </>
   );

@@ -1,9 +1,9 @@
 import { describe, expect, it } from 'vitest';
 import type { PairSheet } from '@/app/_data/pairs/pairs';
 import type { Fit } from '@/core/swap/fit';
-import { firstChoices, given, pairsOf, ranking, reasonsOf, stepped } from './pairing';
+import { firstChoices, given, pairsOf, ranking, stepped } from './pairing';
 
-const fit = (score: number, parts: Fit['parts'] = []): Fit => ({ score, parts });
+const fit = (score: number): Fit => ({ score, parts: [] });
 const FITS = [fit(0.2), fit(0.9), fit(0.5)];
 
 describe('a choice', () => {
@@ -31,20 +31,4 @@ it('what has no proposal is left, and what is left is put nowhere', () => {
     { pictureId: 7, intakeId: 80 },
     { pictureId: 9, intakeId: null },
   ]);
-});
-
-it('reasons are told in words, those for it first', () => {
-  const parts: Fit['parts'] = [
-    { part: 'size', score: 0.5, lacks: 2 },
-    { part: 'words', score: 0.6, shared: ['choir', 'summer', 'concert', 'hall'] },
-    { part: 'shape', score: 1, keeps: 1 },
-    { part: 'date', score: 0, year: 2019 },
-  ];
-  expect(reasonsOf(fit(0.6, parts))).toEqual([
-    { text: 'both: choir, summer, concert', isAgainst: false },
-    { text: 'the same shape', isAgainst: false },
-    { text: '2.0 times too small', isAgainst: true },
-    { text: 'taken in 2019', isAgainst: true },
-  ]);
-  expect(reasonsOf(undefined)).toEqual([]);
 });

@@ -4,13 +4,18 @@ import { Upload } from 'lucide-react';
 import { useRef, useState, useTransition } from 'react';
 import type { intake } from '@/server/db/schema/editions';
 import type { Problem } from '@/core/problem';
+import type { Fit } from '@/core/swap/fit';
 import { Button } from '@/ui/button';
+import { FitReasons } from '@/ui/fit-reasons-line';
 import { bytesText, pixelsText } from '@/ui/format';
 import { Mat } from '@/ui/mat';
 import { ProblemText } from '@/ui/problem-text';
 import { bringIn } from './actions';
 
-export type CandidateRow = typeof intake.$inferSelect;
+export type CandidateRow = typeof intake.$inferSelect & {
+  /** How well it suits the places of the picture that goes. */
+  readonly fit?: Fit | undefined;
+};
 
 interface CandidatesProps {
   slug: string;
@@ -88,9 +93,9 @@ export function Candidates({ slug, siteId, candidates, chosen, onChoose }: Candi
               <span className="min-w-0">
                 <span className="block truncate font-serif text-lg font-semibold">{candidate.title}</span>
                 <span className="block text-sm text-ink-2">
-                  {pixelsText(candidate.widthPx, candidate.heightPx)}
+                  {pixelsText(candidate.widthPx, candidate.heightPx)}, {bytesText(candidate.sizeBytes)}
                 </span>
-                <span className="block text-sm text-ink-2">{bytesText(candidate.sizeBytes)}</span>
+                <FitReasons fit={candidate.fit} />
               </span>
             </button>
           </li>

@@ -1,6 +1,7 @@
 import { pictureOfRoute } from '@/app/_data/pictures/picture-of-route';
 import { recentIntake, type PlacementRow } from '@/app/_data/pictures/pictures';
 import { siteFrame } from '@/app/_data/frame';
+import { fitsOfPicture } from '@/app/_data/pairs/pairs';
 import { numbersIn, type SearchParams } from '@/app/_data/query';
 import { mayEdit } from '@/core/edition/edition-state';
 import { Empty } from '@/ui/empty';
@@ -19,7 +20,11 @@ export default async function SwapPage({ params, searchParams }: SwapPageProps) 
   const { slug } = site;
   const { draft } = await siteFrame(site.id);
   const [wanted = null] = numbersIn((await searchParams)['with']);
-  const candidates = await recentIntake(site.id, wanted);
+  const recent = await recentIntake(site.id, wanted);
+  const fits = await fitsOfPicture(site.id, found.picture?.id ?? 0, recent);
+  const candidates = recent
+    .map((one) => ({ ...one, fit: fits.get(one.id) }))
+    .toSorted((a, b) => (b.fit?.score ?? 0) - (a.fit?.score ?? 0));
   const first = candidates.some(({ id }) => id === wanted) ? wanted : null;
   const places = deskPlaces(found.placements);
   const mayGather = mayEdit(actor.role);
