@@ -1,5 +1,4 @@
 import { shapeCrop } from '@/core/focus/shape-crop';
-import { findHeads } from '@/server/imaging/find-heads';
 import { lookForFocus } from '@/server/imaging/look-for-focus';
 import { ProblemError } from '@/server/problem-error';
 import { readPictures } from './picture-folder';
@@ -13,8 +12,10 @@ interface FocusOptions {
 /** `ibidem focus FOLDER`: a row a picture, with its suggested focal point and the largest crop of each shape. */
 export async function focusCommand(folder: string, { shapes, heads }: FocusOptions): Promise<void> {
   const ratios = shapes.split(',').map((shape) => [shape.trim(), ratioOf(shape.trim())] as const);
+  // Its models and what runs them are loaded only where they are used: other commands begin at once.
+  const find = heads ? (await import('@/server/imaging/find-heads')).findHeads : null;
   const rows = await readPictures(folder, async ({ path }, bytes) => {
-    const found = await lookForFocus(bytes, path, heads ? findHeads : null);
+    const found = await lookForFocus(bytes, path, find);
     const crops = ratios.map(([shape, ratio]) => {
       const { left, top, widthPx, heightPx } = shapeCrop(found, ratio, found);
       return [shape, { x: left, y: top, width: widthPx, height: heightPx }] as const;

@@ -10,12 +10,12 @@ import { decodeBytes, decodeSource, type SourceText } from '@/core/source/decode
 import { slugOfFile } from '@/core/swap/file-name';
 import { planSwap, type SwapPlan } from '@/core/swap/plan-swap';
 import { editsOfPlace } from '@/core/swap/swap-edits';
+import type { FocalPoint } from '@/core/swap/crop';
 import type { PixelSize } from '@/core/swap/slot';
 import type { ReadableConnection, SiteFile } from '@/server/connections/connection';
 import { placementsOf } from '@/server/connections/read-site';
 import { sha256 } from '@/server/hash';
 import { inspectImage } from '@/server/imaging/inspect-image';
-import { findHeads } from '@/server/imaging/find-heads';
 import { lookForFocus } from '@/server/imaging/look-for-focus';
 import { makeRendition } from '@/server/imaging/make-rendition';
 import { ProblemError } from '@/server/problem-error';
@@ -147,7 +147,7 @@ async function planOne(row: NamedSwap, { from, places, taken, sizes }: Standing)
     });
   });
   const facts = await inspectImage(picture, row.to);
-  const focal = row.focal ?? (await lookForFocus(picture, row.to, findHeads)).focus;
+  const focal = row.focal ?? (await suggested(picture, row.to));
   const plan = planSwap({
     places,
     oldSize: (path) => sizes.get(path) ?? null,
@@ -156,6 +156,11 @@ async function planOne(row: NamedSwap, { from, places, taken, sizes }: Standing)
     isTaken: (path) => taken.has(path),
   });
   return { plan, picture, words: { alt: row.alt ?? null, caption: row.caption ?? null } };
+}
+
+async function suggested(picture: Uint8Array, name: string): Promise<FocalPoint> {
+  const { findHeads } = await import('@/server/imaging/find-heads');
+  return (await lookForFocus(picture, name, findHeads)).focus;
 }
 
 /** Sizes of old pictures; `null` where one is missing or unreadable, which no swap should fail for. */

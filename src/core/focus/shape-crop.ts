@@ -12,11 +12,18 @@ export interface Held {
 /** Places that are tried along the line on which a shape can slide. */
 const STEPS = 120;
 /** What being off the middle costs, in shares of all the weight for half the picture's side. */
-const OFF_MIDDLE = 0.05;
+const OFF_MIDDLE = 0.01;
 /** What having the focal point away from the crop's own middle costs, for its square. */
-const OFF_FOCUS = 0.3;
+const OFF_FOCUS = 0.26;
+/** What being off the middle of what matters costs, in the same measure. */
+const OFF_EXTENT = 0.16;
+/** Share of the weight beyond each end of what matters, and above its top. */
+const ENDS = 0.07;
+const ABOVE = 0.03;
+/** Room above a top that is kept, as a share of the height. */
+const TOP_ROOM = 0.02;
 /** How much weight a crop that cannot hold the whole height gives up to reach higher: heads are above what carries them. */
-const FOR_THE_TOP = 0.1;
+const FOR_THE_TOP = 0.15;
 /** Room around a head, as a share of its size. */
 const HEAD_ROOM = 0.15;
 
@@ -50,14 +57,16 @@ function bestOffset(window: number, isWide: boolean, held: Held): number {
   const total = sums.at(-1)!;
   const point = isWide ? held.focus.x : held.focus.y;
   const heads = held.heads.map((head) => along(head, isWide));
+  const [from, until] = [shareBelow(sums, ENDS), shareBelow(sums, 1 - ENDS)];
   const tried = Array.from({ length: STEPS + 1 }, (_, n) => {
     const start = ((1 - window) * n) / STEPS;
     const end = start + window;
     const weight = total > 0 ? (sumUpTo(sums, end) - sumUpTo(sums, start)) / total : 0;
-    const offMiddle = Math.abs(start + window / 2 - 0.5);
+    const middle = start + window / 2;
     const offFocus = Math.abs((point - start) / window - 0.5);
     const isInside = point >= start && point <= end;
-    const score = weight - OFF_MIDDLE * offMiddle - OFF_FOCUS * offFocus ** 2 - (isInside ? 0 : 1);
+    const off = OFF_MIDDLE * Math.abs(middle - 0.5) + OFF_EXTENT * Math.abs(middle - (from + until) / 2);
+    const score = weight - off - OFF_FOCUS * offFocus ** 2 - (isInside ? 0 : 1);
     return { start, weight, heads: headsHeld(heads, start, end), score };
   });
   const most = Math.max(...tried.map(({ heads: kept }) => kept));
@@ -65,7 +74,11 @@ function bestOffset(window: number, isWide: boolean, held: Held): number {
   const best = fit.reduce((a, b) => (b.score > a.score ? b : a));
   if (isWide || heads.length > 0) return best.start;
   const higher = fit.find(({ weight, score }) => weight >= best.weight * (1 - FOR_THE_TOP) && score > -0.5);
-  return higher && higher.start < best.start ? higher.start : best.start;
+  const start = higher && higher.start < best.start ? higher.start : best.start;
+  // What stands higher than the crop is cut below, not at its head.
+  const top = shareBelow(sums, ABOVE);
+  const isCut = until - from > window && top < start + window / 2;
+  return isCut ? Math.min(start, Math.max(0, top - TOP_ROOM)) : start;
 }
 
 interface Span {
@@ -94,9 +107,9 @@ function headsHeld(heads: readonly Span[], start: number, end: number): number {
 }
 
 /** Weight of all columns (or rows) before each, and of all of them at last. */
-function runningSums({ width, height, weight }: Importance, isWide: boolean): readonly number[] {
+function runningSums({ width, height, extent }: Importance, isWide: boolean): readonly number[] {
   const lines = new Float64Array(isWide ? width : height);
-  weight.forEach((value, at) => {
+  extent.forEach((value, at) => {
     lines[isWide ? at % width : Math.floor(at / width)]! += value;
   });
   const sums = [0];
@@ -109,4 +122,12 @@ function sumUpTo(sums: readonly number[], share: number): number {
   const at = Math.min(1, Math.max(0, share)) * (sums.length - 1);
   const whole = Math.min(sums.length - 2, Math.floor(at));
   return sums[whole]! + (at - whole) * (sums[whole + 1]! - sums[whole]!);
+}
+
+/** How far along the side a share of all the weight lies, 0 to 1. */
+function shareBelow(sums: readonly number[], share: number): number {
+  const wanted = share * sums.at(-1)!;
+  const line = Math.max(0, sums.findIndex((sum, n) => n > 0 && sum >= wanted) - 1);
+  const own = sums[line + 1]! - sums[line]!;
+  return (line + (own > 0 ? (wanted - sums[line]!) / own : 0)) / (sums.length - 1);
 }
