@@ -1,6 +1,6 @@
 /**
  * `npm run bench [FOLDER …]`: a JSON line a measure. Folders are sites that nobody here wrote, read beside our own.
- * `BENCH=crawling` (or reading, swapping, surveying, errata, pictures, focus, intake, families, rights, faults, alternatives) measures that alone.
+ * `BENCH=crawling` (or reading, swapping, surveying, stopping, errata, pictures, focus, intake, families, rights, faults, alternatives) measures that alone.
  */
 import { benchAlternatives } from './alternatives';
 import { benchCrawling } from './crawling';
@@ -14,6 +14,7 @@ import { benchReading } from './reading';
 import { benchSurveying } from './surveying';
 import { benchRights } from './rights';
 import { summary } from './measure';
+import { benchStopping } from './stopping';
 import { benchSwapping } from './swapping';
 
 const only = process.env['BENCH'];
@@ -22,6 +23,7 @@ const measures = {
   swapping: benchSwapping,
   crawling: benchCrawling,
   surveying: benchSurveying,
+  stopping: benchStopping,
   errata: benchErrata,
   pictures: () => benchPictures(process.argv.slice(2)),
   focus: () => benchFocus(process.argv.slice(2)),
