@@ -65,6 +65,7 @@ export const ROLE_MATRIX: readonly Row[] = [
   row(`${S}/rights/people/actions.ts keepMarks`, RUN, 'markPeople'),
   row(`${S}/rights/people/[person]/data/route.ts GET`, RUN, 'giveOutPerson'),
   row(`${S}/rights/people/papers/[id]/route.ts GET`, RUN, 'openPaper'),
+  row(`${S}/files/actions.ts makeLighter`, EDIT, 'gatherLighter'),
   row(`${S}/files/actions.ts takeOff`, RUN, 'gatherRemovals'),
   row(`${S}/settings/actions.ts saveSettings`, RUN, 'changeSite'),
   row(`${S}/settings/shelf-lives/actions.ts keepShelfLife`, RUN, 'saveShelfLife'),

@@ -56,10 +56,8 @@ export interface PlannedPlace {
 }
 
 export interface SwapPlan {
-  /** The candidate itself, added beside the old file. */
-  readonly master: Rendition;
   readonly places: readonly PlannedPlace[];
-  /** Every file to add, the master first, none twice. */
+  /** Every file to add, none twice; the candidate itself first, unless it is on the site already. */
   readonly renditions: readonly Rendition[];
 }
 
@@ -77,6 +75,7 @@ const EXTENSION: Record<string, string> = {
  *
  * @param input.oldSize pixel size of the old file, `null` where it is missing
  * @param input.isTaken whether the site has a file at a path already
+ * @param input.isOwn whether the candidate is on the site already
  */
 export function planSwap(input: {
   readonly places: readonly SwapPlace[];
@@ -84,6 +83,8 @@ export function planSwap(input: {
   readonly oldPath: string;
   readonly candidate: Candidate;
   readonly isTaken: (path: string) => boolean;
+  /** Whether the candidate is a file of the site: it is not added a second time. */
+  readonly isOwn?: boolean;
 }): SwapPlan {
   const { candidate, oldPath } = input;
   const made = new Map<string, Rendition>();
@@ -113,7 +114,7 @@ export function planSwap(input: {
     made.set(key, rendition);
     return rendition;
   };
-  const master = asItIs(folderOf(oldPath));
+  if (!input.isOwn) asItIs(folderOf(oldPath));
 
   const places = input.places.map((place): PlannedPlace => {
     const slot = slotOf(place.kind, place.declared, input.oldSize(place.path));
@@ -140,7 +141,7 @@ export function planSwap(input: {
     }
     return { place, slot, rendition, keeps, isTooSmall };
   });
-  return { master, places, renditions: [...made.values()] };
+  return { places, renditions: [...made.values()] };
 }
 
 /** The slot's pixels, or what the crop has where that is less; never enlarged. */

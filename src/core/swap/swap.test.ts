@@ -143,7 +143,7 @@ describe('planSwap', () => {
       'srcset img/new-480x320.jpg',
       'icon img/new-32x32.png',
     ]);
-    expect(plan.master.path).toBe('img/new.jpg');
+    expect(plan.renditions[0]).toMatchObject({ path: 'img/new.jpg', format: 'original' });
     expect(plan.renditions.map(({ path }) => path)).toEqual([
       'img/new.jpg',
       'img/new-2000x1500.jpg',

@@ -1,5 +1,6 @@
 import 'server-only';
 import { ASKED_BY_NAME } from '@/core/address/asked-by-name';
+import { ERRATUM_STANDS } from '@/app/_data/errata/errata';
 import { database } from '@/server/db/database';
 
 export const FILE_LISTS = ['missing', 'unused', 'twice', 'heavy'] as const;
@@ -122,13 +123,17 @@ export interface HeavyPage {
   readonly heaviest_id: number;
   readonly heaviest_bytes: number;
   readonly reach: number;
+  /** How many of its pictures are far larger than their places. */
+  readonly too_heavy: number;
 }
 
 /** Pages by the weight of the pictures that stand on them; each file counts once, enlarge targets do not. */
 export async function heavyPages(siteId: number, sheet: number): Promise<HeavyPage[]> {
   const { rows } = await database().pool.query<HeavyPage>(
     `select p.id, p.path, p.title, p.reach, p.picture_bytes::float8 as bytes, p.picture_files as files,
-       f.path as heaviest, f.id as heaviest_id, f.size_bytes::float8 as heaviest_bytes
+       f.path as heaviest, f.id as heaviest_id, f.size_bytes::float8 as heaviest_bytes,
+       (select count(distinct x.file_path)::int from errata e join placements x on x.id = e.placement_id
+        where e.site_id = $1 and e.page_path = p.path and e.rule = 'file/too-heavy' and not ${ERRATUM_STANDS}) as too_heavy
      from pages p join files f on f.id = p.heaviest_id
      where p.site_id = $1 and p.gone_in is null and p.picture_files > 0
      order by p.picture_bytes desc, p.path limit ${FILE_ROWS} offset $2`,

@@ -22,11 +22,13 @@ import type { EditSubject } from '@/core/swap/swap-edits';
 import type { Outcome } from '@/core/take-off/outcome';
 import { moment, ofSite } from './columns';
 
-/** An address from which a picture was fetched. */
+/** Where a picture was fetched from. */
 export interface IntakeSource {
   readonly address: string;
   /** Day on which it was fetched, as YYYY-MM-DD. */
   readonly on: string;
+  /** Whether it is a file of the site itself, by its path. */
+  readonly isOwn?: boolean;
 }
 
 export const intake = pgTable(

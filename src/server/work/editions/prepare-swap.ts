@@ -61,6 +61,7 @@ async function planFor(db: Database, change: Change, picture: Intake): Promise<S
     },
     candidate: { ...picture, focal: { x: picture.focalX, y: picture.focalY }, slug: slugOf(picture.title) },
     isTaken: (path) => known.has(path),
+    isOwn: picture.source?.isOwn ?? false,
   });
 }
 

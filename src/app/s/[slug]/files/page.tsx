@@ -17,6 +17,7 @@ import { bytesText, count, placeText, reachText } from '@/ui/format';
 import { Mat } from '@/ui/mat';
 import { PageTitle } from '@/ui/page-title';
 import { Pager } from '@/ui/pager';
+import { Lighter } from './lighter';
 import { UnusedList } from './unused-list';
 
 export const metadata = { title: 'Files' };
@@ -205,6 +206,9 @@ async function HeavyRows({ site, sheet }: { site: Site; sheet: number }) {
               </Link>{' '}
               {bytesText(page.heaviest_bytes)}
             </p>
+            {page.too_heavy > 0 ? (
+              <Lighter slug={site.slug} page={page.path} pictures={page.too_heavy} />
+            ) : null}
           </div>
           <span>
             <span className="font-semibold">{bytesText(page.bytes)}</span>

@@ -32,7 +32,11 @@ export function ChangeOfEdition({
     <section aria-label={`Swap of ${change.fromPath}`} className="border-b border-line">
       <ChangeHead change={change} takeOut={takeOut}>
         <span className="font-serif font-semibold">{picture.title}</span>{' '}
-        <span className="text-ink-2">for {change.fromPath}</span>
+        <span className="text-ink-2">
+          {picture.source?.isOwn
+            ? `of ${bytesText(picture.sizeBytes)}, in the sizes that its places need`
+            : `for ${change.fromPath}`}
+        </span>
       </ChangeHead>
       {change.state === 'ready' ? (
         <p className="px-5 text-sm text-ink-2">
