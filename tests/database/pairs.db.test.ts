@@ -6,6 +6,7 @@ import { facade, river, room, stage } from '@demo/site/scenes';
 import type { Actor } from '@/server/accounts/actor';
 import { problemOf } from '@/server/problem-error';
 import { gatherPairs, type Pair } from '@/server/work/editions/gather-pairs';
+import { prepareChange } from '@/server/work/editions/prepare-change';
 import { publishEdition, withdrawEdition } from '@/server/work/editions/publish-edition';
 import { changeLines } from '@/server/work/intake/change-lines';
 import { receiveIntake } from '@/server/work/intake/receive-intake';
@@ -77,6 +78,23 @@ describe('pairs', () => {
     await withdrawEdition(held.db, MAINTAINER, edition?.id ?? 0);
     await runJobs(held.db);
     expect(await snapshot(root)).toEqual(before);
+  });
+
+  it('of pictures with one title never choose one name for two files, though they are prepared side by side', async () => {
+    await changeLines(held.db, OWNER, siteId, intake.map((id) => ({ id, title: 'Same' }))); // prettier-ignore
+    await gather(await pairsOf(['img/choir.jpg', 0], ['img/river.jpg', 1]));
+    const made = await query<{ id: number }>('select c.id from changes c join editions e on e.id = c.edition_id where e.site_id = $1 order by c.id'); // prettier-ignore
+    await Promise.all(made.map(({ id }) => prepareChange(held.db, id)));
+    const files = await query<{ path: string }>('select n.path from new_files n join changes c on c.id = n.change_id join editions e on e.id = c.edition_id where e.site_id = $1'); // prettier-ignore
+    expect(files.length).toBeGreaterThan(4);
+    expect(new Set(files.map(({ path }) => path)).size).toBe(files.length);
+    await runJobs(held.db);
+    const [edition] = await query<{ id: number }>(
+      "select id from editions where site_id = $1 and state = 'draft'",
+    );
+    await publishEdition(held.db, MAINTAINER, edition?.id ?? 0);
+    await runJobs(held.db);
+    expect(await query('select proven from publications b join editions e on e.id = b.edition_id where e.site_id = $1')).toEqual([{ proven: true }]); // prettier-ignore
   });
 
   it('are gathered all or none, wherever it ends', async () => {

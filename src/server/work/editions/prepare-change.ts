@@ -28,8 +28,7 @@ export async function prepareChange(db: Database, changeId: number): Promise<voi
   if (!row || row.change.state === 'ready') return;
   const { change, picture, site } = row;
   try {
-    const prepared = await prepare(db, { change, picture, site });
-    await keepPrepared(db, change, prepared);
+    await prepareAndKeep(db, { change, picture, site });
   } catch (error) {
     await db.orm
       .update(changes)
@@ -41,10 +40,22 @@ export async function prepareChange(db: Database, changeId: number): Promise<voi
 
 type Tx = Database['orm'];
 
-async function prepare(
-  db: Database,
-  { change, picture, site }: { change: Change; picture: Intake | null; site: typeof sites.$inferSelect },
-): Promise<Prepared> {
+interface Preparing {
+  readonly change: Change;
+  readonly picture: Intake | null;
+  readonly site: typeof sites.$inferSelect;
+}
+
+/** Changes of an edition that are prepared side by side may choose one name for two files: so often another is chosen. */
+const TURNS = 50;
+
+async function prepareAndKeep(db: Database, preparing: Preparing): Promise<void> {
+  for (let turn = 0; turn < TURNS; turn++)
+    if (await keepPrepared(db, preparing.change, await prepare(db, preparing))) return;
+  throw new Error(`no names were free for the files of change ${preparing.change.id}`);
+}
+
+async function prepare(db: Database, { change, picture, site }: Preparing): Promise<Prepared> {
   const connection = await openConnection(db, site);
   if (change.writesRights) return prepareRights(db, connection, { change, site });
   const sources = new OpenedSources(db, site.id, connection);
@@ -55,10 +66,12 @@ async function prepare(
 /**
  * Keeps what a change came to, unless it was gathered anew meanwhile: then another job prepares it. Where two changes
  * of an edition put words into the same spot, the later one has it.
+ *
+ * @returns whether it is done with; not where another change of the edition has a name meanwhile that this one chose
  */
-async function keepPrepared(db: Database, change: Change, prepared: Prepared) {
+async function keepPrepared(db: Database, change: Change, prepared: Prepared): Promise<boolean> {
   const { edits: made, files, places, offs = [] } = prepared;
-  await asOne(db, async (one) => {
+  return asOne(db, async (one) => {
     const tx = one.orm;
     await tx
       .select({ id: editions.id })
@@ -66,7 +79,8 @@ async function keepPrepared(db: Database, change: Change, prepared: Prepared) {
       .where(eq(editions.id, change.editionId))
       .for('update');
     const [now] = await tx.select().from(changes).where(eq(changes.id, change.id)).for('update');
-    if (!now || gatheredAs(now) !== gatheredAs(change)) return;
+    if (!now || gatheredAs(now) !== gatheredAs(change)) return true;
+    if (await areTaken(one, change, files)) return false;
     await tx.delete(edits).where(eq(edits.changeId, change.id));
     await tx.delete(newFiles).where(eq(newFiles.changeId, change.id));
     if (made.length > 0)
@@ -79,7 +93,22 @@ async function keepPrepared(db: Database, change: Change, prepared: Prepared) {
       .set({ state: 'ready', places, offs, problem: null })
       .where(eq(changes.id, change.id));
     if (change.takesOff) await prepareRemovalsOf(one, change.editionId);
+    return true;
   });
+}
+
+/** Whether another change of the edition adds a file under one of these names. */
+async function areTaken(
+  { pool }: Database,
+  { id, editionId }: Change,
+  files: Prepared['files'],
+): Promise<boolean> {
+  const { rows } = await pool.query(
+    `select 1 from new_files n join changes c on c.id = n.change_id
+     where c.edition_id = $1 and c.id <> $2 and n.path = any($3) limit 1`,
+    [editionId, id, files.map(({ path }) => path)],
+  );
+  return rows.length > 0;
 }
 
 const gatheredAs = ({ placementIds, words, placeWords }: Change) =>
