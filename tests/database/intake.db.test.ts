@@ -8,11 +8,13 @@ import { beforeAll, describe, expect, it } from 'vitest';
 import { ZipFile } from 'yazl';
 import { facade, river, room, stage } from '@demo/site/scenes';
 import type { Actor } from '@/server/accounts/actor';
+import { reviveWork } from '@/server/jobs/revive-work';
 import { problemOf } from '@/server/problem-error';
 import { answerUpload } from '@/server/uploads/upload-server';
 import { changeLines } from '@/server/work/intake/change-lines';
 import { closeDelivery, needDelivery, openDelivery } from '@/server/work/intake/deliveries';
 import { fetchPicture } from '@/server/work/intake/fetch-picture';
+import { forgetUpload } from '@/server/work/intake/uploads';
 import { takeIn } from '@/server/work/intake/take-in';
 import { uploadsFolder } from '@/server/work/intake/uploads-folder';
 import { connected } from '../fixtures/connected';
@@ -102,15 +104,47 @@ describe('an upload', () => {
     expect(row?.problem.why).toMatch(/not JPEG, PNG/);
   });
 
+  it('whose pixels are cut off is refused, and says so; it is not tried for ever', async () => {
+    const whole = await scene(stage(3), 900, 600).toBuffer();
+    const id = await sendWhole(MAINTAINER, 'cut.jpg', whole.subarray(0, whole.length >> 1));
+    await runJobs(held.db);
+    const [row] = await rows<{ state: string; problem: { what: string } }>('select state, problem from uploads where site_id = $1 and id = $2', id); // prettier-ignore
+    expect(row).toMatchObject({ state: 'refused', problem: { what: '“cut.jpg” is damaged.' } });
+    expect(await readdir(uploadsFolder())).not.toContain(id);
+  });
+
+  it('that is given up leaves no bytes behind, and neither does a delivery that is put aside', async () => {
+    for (const end of [
+      (id: string) => forgetUpload(held.db, OWNER, siteId, id),
+      () => closeDelivery(held.db, OWNER, siteId),
+    ]) {
+      // prettier-ignore
+      const at = (await begin(OWNER, 'half.jpg', 2000)).headers.get('location') ?? '';
+      await piece(OWNER, at, new Uint8Array(1000), 0);
+      const id = at.split('/').at(-1) ?? '';
+      expect(await readdir(uploadsFolder())).toContain(id);
+      await end(id);
+      expect((await readdir(uploadsFolder())).filter((name) => name.startsWith(id))).toEqual([]);
+      expect((await send(OWNER, 'HEAD', at)).status).toBe(404);
+    }
+  });
+
+  it('whose job died is taken in when the next worker starts', async () => {
+    const id = await sendWhole(OWNER, 'revived.jpg', await scene(room(6), 400, 300).toBuffer());
+    await held.db.pool.query('select graphile_worker.complete_jobs(array(select id from graphile_worker.jobs where key = $1))', [`take-in-${id}`]); // prettier-ignore
+    expect(await reviveWork(held.db)).toBeGreaterThan(0);
+    await runJobs(held.db);
+    expect(await rows('select state from uploads where site_id = $1 and id = $2', id)).toEqual([{ state: 'taken in' }]); // prettier-ignore
+  });
+
   it('is noted as arrived together with its job, or not at all', async () => {
     const bytes = await scene(room(5), 400, 300).toBuffer();
     const at = (await begin(MAINTAINER, 'room.jpg', bytes.length)).headers.get('location') ?? '';
     const dying = answerUpload(dyingAt(held.db, 'add_job'), MAINTAINER, { siteId, path: PATH }, new Request(`http://127.0.0.1${at}`, { method: 'PATCH', body: bytes.slice(), headers: { 'tus-resumable': '1.0.0', 'upload-offset': '0', 'content-type': 'application/offset+octet-stream' } })); // prettier-ignore
     expect((await dying).status).toBe(500);
     expect(await rows("select state from uploads where site_id = $1 and file_name = 'room.jpg'")).toEqual([{ state: 'arriving' }]); // prettier-ignore
-    // Whoever asks where it stands is told that it is whole, and sends an empty last piece.
+    // Whoever asks where it stands is told that it is whole and sends no more: it is noted now.
     expect((await send(MAINTAINER, 'HEAD', at)).headers.get('upload-offset')).toBe(String(bytes.length));
-    await piece(MAINTAINER, at, new Uint8Array(), bytes.length);
     expect(await rows("select state from uploads where site_id = $1 and file_name = 'room.jpg'")).toEqual([{ state: 'arrived' }]); // prettier-ignore
   });
 });

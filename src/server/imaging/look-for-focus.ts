@@ -6,8 +6,7 @@ import { asThreeChannels, broughtInside } from '@/core/focus/small-pixels';
 import type { Held } from '@/core/focus/shape-crop';
 import { suggestFocus, type SuggestedFocus } from '@/core/focus/suggest-focus';
 import type { PixelSize } from '@/core/swap/slot';
-import { ProblemError } from '../problem-error';
-import { openPicture } from './read-pixels';
+import { brokenPixels, openPicture } from './read-pixels';
 
 /** What a look at a picture found: enough to crop it to any shape. */
 export interface FocusFound extends Held {
@@ -50,16 +49,7 @@ export async function lookForFocus(
     const size = { widthPx: autoOrient.width || width, heightPx: autoOrient.height || height };
     return await focusOfPicture(picture, size, heads);
   } catch (error) {
-    if (error instanceof ProblemError) throw error;
-    throw new ProblemError(
-      {
-        code: 'IMAGE_BROKEN',
-        what: `“${name}” is damaged.`,
-        why: `Its pixels can’t be read: ${error instanceof Error ? error.message : String(error)}.`,
-        remedy: 'Take it again from the original.',
-      },
-      { cause: error },
-    );
+    throw brokenPixels(name, error);
   }
 }
 

@@ -89,17 +89,22 @@ export async function readPlanes(bytes: Uint8Array, name: string): Promise<{ pla
   try {
     return await planesOfPicture(await openPicture(bytes));
   } catch (error) {
-    if (error instanceof ProblemError) throw error;
-    throw new ProblemError(
-      {
-        code: 'IMAGE_BROKEN',
-        what: `“${name}” is damaged.`,
-        why: `Its header can be read and its pixels can’t: ${error instanceof Error ? error.message : String(error)}.`,
-        remedy: 'Upload it again from the original, or swap another picture in.',
-      },
-      { cause: error },
-    );
+    throw brokenPixels(name, error);
   }
+}
+
+/** What is said of a picture whose pixels can't be read; a problem that says it already stays. */
+export function brokenPixels(name: string, error: unknown): ProblemError {
+  if (error instanceof ProblemError) return error;
+  return new ProblemError(
+    {
+      code: 'IMAGE_BROKEN',
+      what: `“${name}” is damaged.`,
+      why: `Its header can be read and its pixels can’t: ${error instanceof Error ? error.message : String(error)}.`,
+      remedy: 'Upload it again from the original, or swap another picture in.',
+    },
+    { cause: error },
+  );
 }
 
 /** The same of a picture that is open already. */

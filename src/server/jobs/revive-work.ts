@@ -23,7 +23,12 @@ const UNFINISHED = `
     from removals r join editions e on e.id = r.edition_id where r.state = 'preparing' and e.state = 'draft'
   union all
   select 'survey-site', 'survey-' || site_id || '-' || id, jsonb_build_object('surveyId', id)
-    from surveys where state in ('waiting', 'running')`;
+    from surveys where state in ('waiting', 'running')
+  union all
+  select 'take-in', 'take-in-' || id, jsonb_build_object('uploadId', id) from uploads where state = 'arrived'
+  union all
+  select distinct 'know-delivery', 'know-delivery-' || delivery_id, jsonb_build_object('deliveryId', delivery_id)
+    from intake where delivery_id is not null and findings is null`;
 
 const IS_ALIVE = `exists (select 1 from graphile_worker.jobs j
   where j.key = w.key and (j.locked_at is not null or j.attempts < j.max_attempts))`;

@@ -63,7 +63,18 @@ export async function answerUpload(
       return {};
     },
   });
-  return server.handleWeb(request);
+  const answer = await server.handleWeb(request);
+  if (request.method === 'HEAD' && isWhole(answer.headers)) await finishLate(db, request.url);
+  return answer;
+}
+
+/** Whether all bytes of the upload that was asked after are there. */
+const isWhole = (headers: Headers) =>
+  headers.has('upload-length') && headers.get('upload-offset') === headers.get('upload-length');
+
+/** Its last piece came and could not be noted: who asks where it stands is told that it is whole, and sends no more. */
+async function finishLate(db: Database, url: string): Promise<void> {
+  await uploadArrived(db, new URL(url).pathname.split('/').at(-1) ?? '');
 }
 
 /** What the protocol's server answers with when a hook throws it. */

@@ -44,10 +44,10 @@ const CHANGES = Joi.object<{ changes: LineChanged[] }>({
 });
 
 /**
- * Writes on lines, all or none.
+ * Writes on lines, all or none; one that is not of the site is passed over.
  *
  * @returns what stood on them before, in the same form: writing that takes it back
- * @throws ProblemError `LINES_INPUT`, or where a line is not of the site
+ * @throws ProblemError `LINES_INPUT`
  */
 export async function changeLines(
   db: Database,

@@ -4,8 +4,9 @@ import { EDITORS } from '@/core/edition/edition-state';
 import { requireRole, type Actor } from '../../accounts/actor';
 import type { Database } from '../../db/database';
 import { asOne } from '../../db/in-transaction';
-import { deliveries } from '../../db/schema/editions';
+import { deliveries, uploads } from '../../db/schema/editions';
 import { logEvent } from '../log-event';
+import { dropBytes } from './uploads-folder';
 
 export type Delivery = typeof deliveries.$inferSelect;
 
@@ -53,6 +54,12 @@ export async function closeDelivery(db: Database, actor: Actor, siteId: number):
   requireRole(actor, EDITORS, 'bring in pictures');
   const open = await openDelivery(db, actor, siteId);
   if (!open) return;
+  // What has not arrived whole can't any more: it would come into a delivery that nobody sees.
+  const halves = await db.orm
+    .delete(uploads)
+    .where(and(eq(uploads.deliveryId, open.id), eq(uploads.state, 'arriving')))
+    .returning({ id: uploads.id });
+  for (const { id } of halves) await dropBytes(id);
   await db.orm.update(deliveries).set({ closedAt: new Date() }).where(eq(deliveries.id, open.id));
   await logEvent(db, actor, { siteId, verb: 'close a delivery', details: String(open.number) });
 }

@@ -10,6 +10,7 @@ import { inspectImage } from '../../imaging/inspect-image';
 import { lookForFocus } from '../../imaging/look-for-focus';
 import { makeThumbnail } from '../../imaging/make-rendition';
 import { readMetadata } from '../../imaging/read-metadata';
+import { brokenPixels } from '../../imaging/read-pixels';
 import { ProblemError } from '../../problem-error';
 import { hasDerived, storeBytes, storeDerived } from '../../store/store';
 import { logEvent } from '../log-event';
@@ -72,9 +73,10 @@ export async function keepIntake(
       remedy: 'Save it as JPEG or PNG.',
     });
   }
+  // Made before anything is kept: it is by this that pixels which can't be read are found.
+  const thumbnail = await thumbnailOf(bytes, name);
   const hash = await storeBytes(bytes);
-  if (!(await hasDerived(hash, 'thumbnail')))
-    await storeDerived(hash, 'thumbnail', await makeThumbnail(bytes));
+  if (!(await hasDerived(hash, 'thumbnail'))) await storeDerived(hash, 'thumbnail', thumbnail);
   const metadata = await readMetadata(bytes);
   // A delivery is looked at as a whole, with the heads in its pictures; at the swap desk the point is wanted at once.
   const focus = origin.deliveryId ? MIDDLE : (await lookForFocus(bytes, name, null)).focus;
@@ -95,6 +97,13 @@ export async function keepIntake(
     .onConflictDoNothing()
     .returning({ id: intake.id });
   return row?.id ?? null;
+}
+
+/** @throws ProblemError `IMAGE_BROKEN` where its header can be read and its pixels can’t */
+async function thumbnailOf(bytes: Uint8Array, name: string): Promise<Uint8Array> {
+  return makeThumbnail(bytes).catch((error: unknown) => {
+    throw brokenPixels(name, error);
+  });
 }
 
 /** A first title: what the file carries, else what its name says, tidied. */

@@ -1,5 +1,5 @@
 /** Takes in what has arrived: a picture, or all pictures of a ZIP. What dies in the middle goes on where it was. */
-import { readFile, rm } from 'node:fs/promises';
+import { readFile } from 'node:fs/promises';
 import { join } from 'node:path';
 import { eq } from 'drizzle-orm';
 import { isPictureAddress } from '@/core/address/resolve-address';
@@ -12,7 +12,7 @@ import { addJob } from '../../jobs/queue';
 import { problemOf, ProblemError } from '../../problem-error';
 import { MAX_INTAKE_BYTES } from './intake-limits';
 import { keepIntake } from './receive-intake';
-import { uploadsFolder } from './uploads-folder';
+import { dropBytes, uploadsFolder } from './uploads-folder';
 
 type Upload = typeof uploads.$inferSelect;
 
@@ -30,8 +30,7 @@ export async function takeIn(db: Database, uploadId: string): Promise<void> {
     await addJob(pool, 'know-delivery', { deliveryId }, `know-delivery-${deliveryId}`);
   });
   // Only now that it is noted: what died before finds the bytes again.
-  await rm(file, { force: true });
-  await rm(`${file}.json`, { force: true });
+  await dropBytes(uploadId);
 }
 
 /** @returns what was not taken, and why; `NOTHING_TAKEN` where that is all of it */

@@ -11,6 +11,7 @@ import { addJob } from '../../jobs/queue';
 import { ProblemError } from '../../problem-error';
 import { MAX_INTAKE_BYTES, MAX_ZIP_BYTES } from './intake-limits';
 import { needDelivery } from './deliveries';
+import { dropBytes } from './uploads-folder';
 
 export interface UploadBegun {
   readonly siteId: number;
@@ -92,10 +93,10 @@ export async function uploadArrived(db: Database, id: string): Promise<void> {
   });
 }
 
-/** Gives a file up that has not arrived: it can be sent again from the beginning. */
+/** Gives a file up that has not arrived: its bytes go, and it can be sent again from the beginning. */
 export async function forgetUpload(db: Database, actor: Actor, siteId: number, id: string): Promise<void> {
   requireRole(actor, EDITORS, 'bring in pictures');
-  await db.orm
+  const rows = await db.orm
     .delete(uploads)
     .where(
       and(
@@ -104,5 +105,7 @@ export async function forgetUpload(db: Database, actor: Actor, siteId: number, i
         eq(uploads.sentBy, actor.name),
         eq(uploads.state, 'arriving'),
       ),
-    );
+    )
+    .returning({ id: uploads.id });
+  for (const row of rows) await dropBytes(row.id);
 }

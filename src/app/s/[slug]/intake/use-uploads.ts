@@ -74,8 +74,9 @@ export function useUploads(slug: string, onArrived: () => void) {
         const path = pathOf(file);
         const key = keyOf(file, path);
         const before = known.get(key);
-        const problem = problemIn(file);
-        const isHere = before !== undefined && before.state !== 'arriving' && before.state !== 'refused';
+        const refusal = before?.state === 'refused' ? (before.problem?.why ?? 'It was refused.') : null;
+        const problem = problemIn(file) ?? refusal;
+        const isHere = before !== undefined && before.state !== 'arriving';
         const state = problem ? 'failed' : isHere ? 'known' : 'waits';
         fresh.push({ key, name: path || file.name, size: file.size, sent: 0, state, problem });
         if (state !== 'waits') continue;
