@@ -1,30 +1,15 @@
 /** Pictures come in over a bad line, and all of them, once each. */
-import { mkdtemp, rm, writeFile } from 'node:fs/promises';
-import { tmpdir } from 'node:os';
-import { join } from 'node:path';
-import { expect, test, type Page } from '@playwright/test';
+import { expect, test } from '@playwright/test';
 import sharp from 'sharp';
+import { CHOSEN, lines, useArriving } from './arriving';
 import { look } from './look';
 import { signInAs } from './sign-in';
 
 const SCHOOL = '/s/ferndrake-community-music-school';
-const CHOSEN = 'Pictures to bring in';
-let folder = '';
-
-test.beforeAll(async () => {
-  folder = await mkdtemp(join(tmpdir(), 'ibidem-arriving-'));
-});
-test.afterAll(() => rm(folder, { recursive: true, force: true }));
-
-const kept = async (name: string, bytes: Buffer) => {
-  const path = join(folder, name);
-  await writeFile(path, bytes);
-  return path;
-};
+const kept = useArriving();
 /** A file of some megabytes that compresses no further. */
 const grain = (seed: number, side: number) =>
   sharp({ create: { width: side, height: side, channels: 3, background: { r: seed * 9, g: 90, b: 120 }, noise: { type: 'gaussian', mean: 128, sigma: 50 } } }).jpeg({ quality: 92 }).toBuffer(); // prettier-ignore
-const lines = (page: Page) => page.getByRole('list', { name: 'Lines' }).getByRole('listitem');
 
 test('twenty files arrive though the line is cut three times and the window closed once: all of them, once each', async ({
   page,

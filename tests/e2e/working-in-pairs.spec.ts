@@ -1,28 +1,13 @@
 /** New pictures are described by keys, paired with what should go, and go live together. */
-import { mkdtemp, rm, writeFile } from 'node:fs/promises';
-import { tmpdir } from 'node:os';
-import { join } from 'node:path';
-import { expect, test, type Page } from '@playwright/test';
+import { expect, test } from '@playwright/test';
 import sharp from 'sharp';
 import { facade, hands, instrument, river, room, stage } from '@demo/site/scenes';
+import { CHOSEN, lines, useArriving } from './arriving';
 import { expectAccessible, look } from './look';
 import { signInAs } from './sign-in';
 
 const SCHOOL = '/s/ferndrake-community-music-school';
-const CHOSEN = 'Pictures to bring in';
-let folder = '';
-
-test.beforeAll(async () => {
-  folder = await mkdtemp(join(tmpdir(), 'ibidem-arriving-'));
-});
-test.afterAll(() => rm(folder, { recursive: true, force: true }));
-
-const kept = async (name: string, bytes: Buffer) => {
-  const path = join(folder, name);
-  await writeFile(path, bytes);
-  return path;
-};
-const lines = (page: Page) => page.getByRole('list', { name: 'Lines' }).getByRole('listitem');
+const kept = useArriving();
 
 /** What the pictures are called says what they show. */
 const NEW: readonly (readonly [string, string, number, number])[] = [
@@ -72,6 +57,8 @@ test('new pictures are described and paired by keys alone, and go live in one ed
   const takeBack = page.getByRole('button', { name: 'Take that back' });
   await expect(takeBack).toBeEnabled();
   await takeBack.press('Enter');
+  // Told when it is written: what the next screen shows is that.
+  await expect(page.getByText('It is as it was.')).toBeVisible();
   await expect(page.getByText('6 pictures, 6 checked off')).toBeVisible();
   await page.getByRole('link', { name: 'Pair them with what goes' }).press('Enter');
 

@@ -21,7 +21,9 @@ export type IntakeFinding =
   /** Smaller than most places of the site would need. */
   | { readonly kind: 'small'; readonly widthPx: number; readonly asked: number }
   /** Its file says another year than the folder or name it came in. */
-  | { readonly kind: 'date'; readonly taken: number; readonly said: number };
+  | { readonly kind: 'date'; readonly taken: number; readonly said: number }
+  /** It could not be looked at. */
+  | { readonly kind: 'unseen'; readonly why: string };
 
 export interface Arrived {
   readonly fileName: string;

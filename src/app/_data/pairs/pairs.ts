@@ -40,8 +40,10 @@ export interface PairSheet {
   readonly coming: readonly Coming[];
   /** For each that goes the index of the one that is proposed. */
   readonly proposed: readonly (number | null)[];
-  /** For each that goes how well each that comes fits. */
-  readonly fits: readonly (readonly Fit[])[];
+  /** For each that goes the indexes of those that come, the best fit first. */
+  readonly ranked: readonly (readonly number[])[];
+  /** For each that goes why the best of them fit, and the one that is proposed, by its index. */
+  readonly fits: readonly Readonly<Record<number, Fit>>[];
 }
 
 /** A sheet that a person can look through in an hour. */
@@ -75,8 +77,31 @@ export async function pairSheet({
     more: all.length - going.length,
     coming: coming.map(({ words: _, takenYear: __, ...one }) => one),
     proposed: inOrder(pairs).map(({ candidate }) => candidate),
-    fits: inOrder(outs).map((out) => ins.map((one) => fitOf(out, one, rarityOf))),
+    ...rankings(
+      inOrder(outs).map((out) => ins.map((one) => fitOf(out, one, rarityOf))),
+      inOrder(pairs).map(({ candidate }) => candidate),
+    ),
   };
+}
+
+/** Reasons that are told beforehand, for each picture that goes: of all of them they would be megabytes. */
+const TOLD = 12;
+
+function rankings(
+  all: readonly (readonly Fit[])[],
+  proposed: readonly (number | null)[],
+): Pick<PairSheet, 'ranked' | 'fits'> {
+  const ranked = all.map((fits) =>
+    fits
+      .map((fit, n) => ({ n, score: fit.score }))
+      .toSorted((a, b) => b.score - a.score || a.n - b.n)
+      .map(({ n }) => n),
+  );
+  const fits = all.map((row, n) => {
+    const told = [...(ranked[n] ?? []).slice(0, TOLD), proposed[n] ?? -1];
+    return Object.fromEntries(told.flatMap((one) => (row[one] ? [[one, row[one]] as const] : [])));
+  });
+  return { ranked, fits };
 }
 
 type GoingRow = Going & { readonly paths: readonly string[] };
@@ -86,8 +111,9 @@ async function goingPictures(siteId: number): Promise<GoingRow[]> {
   const { rows } = await database().pool.query<GoingRow>(
     `with shown as (
        select f.picture_id, f.path, p.page_path, p.id from files f
+       join pictures k on k.id = f.picture_id and (k.is_placeholder or k.overdue > 1)
        join placements p on p.site_id = f.site_id and p.file_path = f.path and p.until_survey is null
-       where f.site_id = $1 and f.gone_in is null and f.picture_id is not null
+       where f.site_id = $1 and f.gone_in is null
          and not exists (select 1 from changes c join editions e on e.id = c.edition_id
            where e.site_id = $1 and e.state = 'draft' and (c.takes_off or c.intake_id is not null)
              and c.placement_ids @> to_jsonb(p.id)))
@@ -100,7 +126,7 @@ async function goingPictures(siteId: number): Promise<GoingRow[]> {
      from pictures k
      join shown s on s.picture_id = k.id
      join lateral (select id, path from files where site_id = $1 and sha256 = k.master_sha and gone_in is null order by path limit 1) m on true
-     where k.site_id = $1 and (k.is_placeholder or k.overdue > 1)
+     where k.site_id = $1
      group by k.id, m.id, m.path order by k.is_placeholder desc, pages desc, k.id`,
     [siteId],
   );

@@ -1,7 +1,7 @@
 /** Looks at the pictures of a delivery: whether the site has them already, and whether they are fit to be shown. */
 import { and, eq, isNull } from 'drizzle-orm';
 import type { Sharp } from 'sharp';
-import { findingsOf, type KnownThere } from '@/core/intake/findings';
+import { findingsOf, type IntakeRules, type KnownThere } from '@/core/intake/findings';
 import { softnessOf } from '@/core/intake/softness';
 import { CandidateIndex } from '@/core/picture/candidate-index';
 import { linksTo } from '@/core/picture/compare';
@@ -9,11 +9,12 @@ import { fingerprintOf, type Fingerprint } from '@/core/picture/fingerprint';
 import type { Database } from '../../db/database';
 import { deliveries, intake } from '../../db/schema/editions';
 import { findHeads } from '../../imaging/find-heads';
-import { focusOfPicture } from '../../imaging/look-for-focus';
-import { decodedOnce, planesOfPicture } from '../../imaging/read-pixels';
+import { focusOfPicture, type HeadFinder } from '../../imaging/look-for-focus';
+import { brokenPixels, decodedOnce, planesOfPicture } from '../../imaging/read-pixels';
 import { recentPrints } from '../../imaging/recent-prints';
 import { packLandmarks, packPlanes } from '../../imaging/stored-print';
 import { goOn, type Turn } from '../../jobs/turn';
+import { ProblemError } from '../../problem-error';
 import { settings } from '../../settings';
 import { hasDerived, storedBytes, storeDerived } from '../../store/store';
 import { storedLandmarks, storedPrint } from '../pictures/stored-prints';
@@ -43,24 +44,42 @@ export async function knowDelivery(db: Database, deliveryId: number, turn: Turn)
   const rules = { asked: await askedWidth(db, siteId), thisYear: new Date().getUTCFullYear() };
   for (const row of rows) {
     goOn(turn);
-    const bytes = await storedBytes(row.sha256);
-    const picture = await decodedOnce(bytes, JUDGED_PX);
-    const print = await printOf(row, picture());
-    const { focus } = await focusOfPicture(picture(), row, heads);
-    const arrived = {
-      ...row,
-      softness: row.format === 'svg' ? 0 : await softness(picture()),
-      twin: await earlierTwin(db, row),
-      known: site.alike(row, print),
-    };
-    const known = { findings: findingsOf(arrived, rules) };
-    await db.orm.update(intake).set(known).where(eq(intake.id, row.id));
-    // A point that a person has moved meanwhile stays where it was put.
-    await db.pool.query(
-      'update intake set focal_x = $2, focal_y = $3, focal_because = $4 where id = $1 and focal_because is not null',
-      [row.id, focus.x, focus.y, JSON.stringify(focus.because)],
-    );
+    // One that can't be looked at hinders none of the others.
+    await knowOne(db, row, { site, rules, heads }).catch(async (error: unknown) => {
+      if (!(error instanceof ProblemError)) throw error;
+      const findings = [{ kind: 'unseen', why: error.problem.why }] as const;
+      await db.orm.update(intake).set({ findings }).where(eq(intake.id, row.id));
+    });
   }
+}
+
+interface Knowing {
+  readonly site: Shelf;
+  readonly rules: IntakeRules;
+  readonly heads: HeadFinder | null;
+}
+
+async function knowOne(db: Database, row: Row, { site, rules, heads }: Knowing): Promise<void> {
+  const picture = await decodedOnce(await storedBytes(row.sha256), JUDGED_PX).catch((error: unknown) => {
+    throw brokenPixels(row.fileName, error);
+  });
+  const print = await printOf(row, picture());
+  const { focus } = await focusOfPicture(picture(), row, heads);
+  const arrived = {
+    ...row,
+    softness: row.format === 'svg' ? 0 : await softness(picture()),
+    twin: await earlierTwin(db, row),
+    known: site.alike(row, print),
+  };
+  await db.orm
+    .update(intake)
+    .set({ findings: findingsOf(arrived, rules) })
+    .where(eq(intake.id, row.id));
+  // A point that a person has moved meanwhile stays where it was put.
+  await db.pool.query(
+    'update intake set focal_x = $2, focal_y = $3, focal_because = $4 where id = $1 and focal_because is not null',
+    [row.id, focus.x, focus.y, JSON.stringify(focus.because)],
+  );
 }
 
 async function printOf({ sha256 }: Row, picture: Sharp): Promise<Fingerprint> {

@@ -25,6 +25,8 @@ export function findingText(found: LineFinding): Told {
         degree: 'should',
         text: `It is small: most places here want ${found.asked.toLocaleString('en')} pixels.`,
       };
+    case 'unseen':
+      return { degree: 'should', text: `It could not be looked at: ${found.why}` };
     case 'date':
       return { degree: 'note', text: `Its file says ${found.taken}, its name or folder ${found.said}.` };
   }

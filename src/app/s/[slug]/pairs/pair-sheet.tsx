@@ -84,7 +84,7 @@ export function PairSheetView({ slug, sheet }: { slug: string; sheet: PairSheet 
                 choice={choice}
                 coming={coming}
                 fit={typeof choice === 'number' ? sheet.fits[row]?.[choice] : undefined}
-                onStep={(by) => set(row, stepped(sheet.fits[row] ?? [], choice, by))}
+                onStep={(by) => set(row, stepped(sheet.ranked[row] ?? [], choice, by))}
                 onChoose={(one) => set(row, one)}
               />
             );

@@ -1,16 +1,13 @@
 import { describe, expect, it } from 'vitest';
 import type { PairSheet } from '@/app/_data/pairs/pairs';
-import type { Fit } from '@/core/swap/fit';
-import { firstChoices, given, pairsOf, ranking, stepped } from './pairing';
+import { firstChoices, given, pairsOf, stepped } from './pairing';
 
-const fit = (score: number): Fit => ({ score, parts: [] });
-const FITS = [fit(0.2), fit(0.9), fit(0.5)];
+const RANKED = [1, 2, 0];
 
 describe('a choice', () => {
   it('goes through those that come by how well they fit, then off the page, then left, and round', () => {
-    expect(ranking(FITS)).toEqual([1, 2, 0]);
-    expect([1, 2, 0, 'off', 'left'].map((one) => stepped(FITS, one as never, 1))).toEqual([2, 0, 'off', 'left', 1]); // prettier-ignore
-    expect(stepped(FITS, 1, -1)).toBe('left');
+    expect([1, 2, 0, 'off', 'left'].map((one) => stepped(RANKED, one as never, 1))).toEqual([2, 0, 'off', 'left', 1]); // prettier-ignore
+    expect(stepped(RANKED, 1, -1)).toBe('left');
     expect(stepped([], 'off', 1)).toBe('left');
   });
 

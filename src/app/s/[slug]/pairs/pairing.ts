@@ -1,5 +1,4 @@
 import type { PairSheet } from '@/app/_data/pairs/pairs';
-import type { Fit } from '@/core/swap/fit';
 import type { Pair } from '@/server/work/editions/gather-pairs';
 
 /** What becomes of a picture that goes: the index of the one that comes, off its pages, or left for now. */
@@ -24,18 +23,10 @@ export function given(choices: readonly Choice[], row: number, choice: Choice): 
 }
 
 /** The next choice for a row, by how well it fits: through all that come, then off the page, then left. */
-export function stepped(fits: readonly Fit[], choice: Choice, by: 1 | -1): Choice {
-  const ranked: Choice[] = [...ranking(fits), 'off', 'left'];
-  const at = ranked.indexOf(choice);
-  return ranked[(at + by + ranked.length) % ranked.length] ?? 'left';
-}
-
-/** Indexes of those that come, the best fit first. */
-export function ranking(fits: readonly Fit[]): number[] {
-  return fits
-    .map((fit, n) => ({ n, score: fit.score }))
-    .toSorted((a, b) => b.score - a.score || a.n - b.n)
-    .map(({ n }) => n);
+export function stepped(ranked: readonly number[], choice: Choice, by: 1 | -1): Choice {
+  const choices: Choice[] = [...ranked, 'off', 'left'];
+  const at = choices.indexOf(choice);
+  return choices[(at + by + choices.length) % choices.length] ?? 'left';
 }
 
 /** What is put into the edition: rows that are left are not. */

@@ -1,6 +1,4 @@
-import { answerOrRefusal } from '@/app/_data/answer-or-refusal';
-import { siteBySlug } from '@/app/_data/site';
-import { currentActor } from '@/app/_data/session';
+import { answerForSite } from '@/app/_data/answer-for-site';
 import { database } from '@/server/db/database';
 import { answerUpload } from '@/server/uploads/upload-server';
 
@@ -9,12 +7,10 @@ export async function POST(
   request: Request,
   { params }: { params: Promise<{ slug: string }> },
 ): Promise<Response> {
-  const actor = await currentActor();
-  if (!actor) return new Response('Sign in first.', { status: 401 });
-  const { slug } = await params;
-  const site = await siteBySlug(slug);
-  const uploading = { siteId: site.id, path: `/s/${slug}/intake/upload` };
-  return answerOrRefusal(() => answerUpload(database(), actor, uploading, request));
+  return answerForSite(params, (actor, site) => {
+    const uploading = { siteId: site.id, path: `/s/${site.slug}/intake/upload` };
+    return answerUpload(database(), actor, uploading, request);
+  });
 }
 
 export { POST as DELETE, POST as HEAD, POST as OPTIONS, POST as PATCH };

@@ -1,6 +1,4 @@
-import { answerOrRefusal } from '@/app/_data/answer-or-refusal';
-import { currentActor } from '@/app/_data/session';
-import { siteBySlug } from '@/app/_data/site';
+import { answerForSite } from '@/app/_data/answer-for-site';
 import { database } from '@/server/db/database';
 import { giveOutPerson } from '@/server/work/rights/people/data-of-person';
 
@@ -9,11 +7,8 @@ export async function GET(
   _request: Request,
   { params }: { params: Promise<{ slug: string; person: string }> },
 ): Promise<Response> {
-  const actor = await currentActor();
-  if (!actor) return new Response('Sign in first.', { status: 401 });
-  const { slug, person } = await params;
-  const site = await siteBySlug(slug);
-  return answerOrRefusal(async () => {
+  const { person } = await params;
+  return answerForSite(params, async (actor, site) => {
     const body = await giveOutPerson(database(), actor, site.id, decodeURIComponent(person));
     return new Response(body, {
       headers: {

@@ -1,6 +1,4 @@
-import { answerOrRefusal } from '@/app/_data/answer-or-refusal';
-import { currentActor } from '@/app/_data/session';
-import { siteBySlug } from '@/app/_data/site';
+import { answerForSite } from '@/app/_data/answer-for-site';
 import { database } from '@/server/db/database';
 import { openPaper } from '@/server/work/rights/people/papers';
 
@@ -9,11 +7,8 @@ export async function GET(
   _request: Request,
   { params }: { params: Promise<{ slug: string; id: string }> },
 ): Promise<Response> {
-  const actor = await currentActor();
-  if (!actor) return new Response('Sign in first.', { status: 401 });
-  const { slug, id } = await params;
-  const site = await siteBySlug(slug);
-  return answerOrRefusal(async () => {
+  const { id } = await params;
+  return answerForSite(params, async (actor, site) => {
     const paper = /^\d{1,9}$/u.test(id) ? await openPaper(database(), actor, site.id, Number(id)) : null;
     if (!paper) return new Response('There is no such paper.', { status: 404 });
     return new Response(new Uint8Array(paper.bytes), {
