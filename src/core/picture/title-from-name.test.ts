@@ -8,6 +8,7 @@ describe('proposeTitle', () => {
   it.each([
     ['img/choir-summer_03-300x200.jpg', 'Choir summer'],
     ['img/choir-winter-960.jpg', 'Choir winter'],
+    ['img/river, small.jpg', 'River'],
     ['img/open-day_big.jpg', 'Open day'],
     ['img/facade-2016-480.jpg', 'Facade 2016'],
     ['concerts/poster-summer24.png', 'Poster summer24'],

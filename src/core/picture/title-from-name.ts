@@ -95,7 +95,10 @@ function spaced(name: string): string {
 
 /** Begins with a capital and has no full stop; a name all in capitals is brought down. */
 function tidied(text: string): string {
-  const bare = text.trim().replace(/\s+/gu, ' ').replace(/\.$/u, '');
+  const bare = text
+    .trim()
+    .replace(/\s+/gu, ' ')
+    .replace(/[\s.,;:–-]+$/u, '');
   const isShouted = bare.length > 4 && bare === bare.toUpperCase();
   const words = isShouted ? bare.toLowerCase() : bare;
   return words.charAt(0).toUpperCase() + words.slice(1);

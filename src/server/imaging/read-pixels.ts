@@ -96,11 +96,13 @@ export async function readPlanes(bytes: Uint8Array, name: string): Promise<{ pla
 /** What is said of a picture whose pixels can't be read; a problem that says it already stays. */
 export function brokenPixels(name: string, error: unknown): ProblemError {
   if (error instanceof ProblemError) return error;
+  // A decoder's own name before its words says nothing to anybody.
+  const said = (error instanceof Error ? error.message : String(error)).replace(/^\w*vips\w*: /iu, '');
   return new ProblemError(
     {
       code: 'IMAGE_BROKEN',
       what: `“${name}” is damaged.`,
-      why: `Its header can be read and its pixels can’t: ${error instanceof Error ? error.message : String(error)}.`,
+      why: `Its header can be read and its pixels can’t: ${said}.`,
       remedy: 'Upload it again from the original, or swap another picture in.',
     },
     { cause: error },

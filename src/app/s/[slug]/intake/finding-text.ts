@@ -35,14 +35,14 @@ export function findingText(found: LineFinding): Told {
 function sameText({ path, pages, relation, scale }: Extract<LineFinding, { kind: 'same picture' }>): string {
   const there = `${fileOf(path)}, ${onPages(pages)}`;
   const times = scale >= 1 ? scale : 1 / scale;
-  const by = times >= 1.5 ? ` ${times.toFixed(1)} times` : '';
+  const by = times >= 1.5 ? `${times.toFixed(1)} times ` : '';
   switch (relation) {
     case 'same size':
       return `The same picture is here: ${there}.`;
     case 'larger':
-      return `The same picture is here, yours is larger${by}: ${there}.`;
+      return `The same picture is here, yours is ${by}larger: ${there}.`;
     case 'smaller':
-      return `The same picture is here, and larger${by}: ${there}.`;
+      return `The same picture is here, and ${by}larger: ${there}.`;
     case 'part of it':
       return `A part of one that is here: ${there}.`;
     case 'holds it':
