@@ -45,6 +45,8 @@ export const ROLE_MATRIX: readonly Row[] = [
   row(`${S}/pictures/[id]/swap/actions.ts bringIn`, EDIT, 'receiveIntake'),
   row(`${S}/pictures/[id]/swap/actions.ts putIntoEdition`, EDIT, 'gatherSwap'),
   row(`${S}/pictures/[id]/off/actions.ts takeOffPages`, EDIT, 'gatherTakeOff'),
+  row(`${S}/revise/actions.ts weigh`, EDIT, 'weighRevision'),
+  row(`${S}/revise/actions.ts keep`, EDIT, 'keepRevision'),
   row(`${S}/pairs/actions.ts putPairs`, EDIT, 'gatherPairs'),
   row(`${S}/intake/actions.ts writeLines`, EDIT, 'changeLines'),
   row(`${S}/intake/actions.ts fetchFrom`, EDIT, 'fetchPicture'),

@@ -3,7 +3,17 @@ import type { Rendition } from '@/core/swap/plan-swap';
 import { ProblemError } from '../problem-error';
 import { openPicture } from './read-pixels';
 
-const JPEG_QUALITY = 82;
+/** How well a format is written: 1 to 100, as each encoder counts it. */
+export interface Quality {
+  readonly jpeg: number;
+  readonly webp: number;
+  readonly avif: number;
+  /** Whether the encoder takes its time for fewer bytes. */
+  readonly isThorough: boolean;
+}
+
+/** For what readers load. */
+const FOR_PLACES: Quality = { jpeg: 82, webp: 82, avif: 55, isThorough: true };
 const THUMBNAIL_PX = 480;
 
 /**
@@ -18,7 +28,7 @@ export async function makeRendition(bytes: Uint8Array, rendition: Rendition): Pr
     .extract({ left: crop.left, top: crop.top, width: crop.widthPx, height: crop.heightPx })
     .resize(widthPx, heightPx, { fit: 'fill', kernel: 'lanczos3' })
     .keepMetadata();
-  return encoded(shaped, rendition.format)
+  return encoded(shaped, rendition.format, FOR_PLACES)
     .toBuffer()
     .catch((error: unknown) => {
       throw new ProblemError(
@@ -33,16 +43,23 @@ export async function makeRendition(bytes: Uint8Array, rendition: Rendition): Pr
     });
 }
 
-function encoded(image: Sharp, format: Exclude<Rendition['format'], 'original'>): Sharp {
+/** A picture to be written in a format. */
+export function encoded(
+  image: Sharp,
+  format: Exclude<Rendition['format'], 'original'>,
+  quality: Quality,
+): Sharp {
   switch (format) {
     case 'jpeg':
-      return image.flatten({ background: '#ffffff' }).jpeg({ quality: JPEG_QUALITY, mozjpeg: true });
+      return image
+        .flatten({ background: '#ffffff' })
+        .jpeg({ quality: quality.jpeg, mozjpeg: quality.isThorough });
     case 'png':
       return image.png({ compressionLevel: 9 });
     case 'webp':
-      return image.webp({ quality: JPEG_QUALITY });
+      return image.webp({ quality: quality.webp });
     case 'avif':
-      return image.avif({ quality: 55 });
+      return image.avif({ quality: quality.avif });
   }
 }
 

@@ -30,8 +30,7 @@ export class MetadataWriter {
   async write(bytes: Uint8Array, format: string, rights: MetadataOut): Promise<Uint8Array> {
     const extension = EXTENSION[format];
     if (!extension) throw unwritten(`A ${format} file carries none.`);
-    const folder = await mkdtemp(join(tmpdir(), 'ibidem-rights-'));
-    try {
+    return inFolder(async (folder) => {
       const path = join(folder, `picture.${extension}`);
       await writeFile(path, bytes);
       await this.tool.write(path, tagsFor(rights, format), {
@@ -41,15 +40,48 @@ export class MetadataWriter {
       if ((await pixelsOf(written)) !== (await pixelsOf(bytes)))
         throw unwritten('Its pixels would have changed.');
       return written;
-    } catch (error) {
-      throw error instanceof ProblemError ? error : unwritten(problemOf(error).why, error);
-    } finally {
-      await rm(folder, { recursive: true, force: true });
-    }
+    });
+  }
+
+  /**
+   * Carries what a picture's file says of itself over to what was made from it: by whom, when, of what. Its orientation and
+   * its small picture stay behind: the new one is upright.
+   *
+   * @returns the bytes of `made` as they are where its format carries none
+   * @throws ProblemError `METADATA_UNWRITTEN`
+   */
+  async carry(
+    from: Uint8Array,
+    made: { readonly bytes: Uint8Array; readonly format: string },
+  ): Promise<Uint8Array> {
+    const extension = EXTENSION[made.format];
+    if (!extension) return made.bytes;
+    return inFolder(async (folder) => {
+      const [source, path] = [join(folder, 'original'), join(folder, `picture.${extension}`)];
+      await writeFile(source, from);
+      await writeFile(path, made.bytes);
+      const without = ['-Orientation#=1', '-ThumbnailImage=', '-ExifIFD:ExifImageWidth=', '-ExifIFD:ExifImageHeight=']; // prettier-ignore
+      await this.tool.write(path, {}, {
+        writeArgs: ['-TagsFromFile', source, '-all:all', '-unsafe', ...without, '-overwrite_original', '-m'],
+      }); // prettier-ignore
+      return new Uint8Array(await readFile(path));
+    });
   }
 
   async end(): Promise<void> {
     await this.tool.end();
+  }
+}
+
+/** Does something in a folder of its own, which is gone afterwards. */
+async function inFolder<T>(deed: (folder: string) => Promise<T>): Promise<T> {
+  const folder = await mkdtemp(join(tmpdir(), 'ibidem-rights-'));
+  try {
+    return await deed(folder);
+  } catch (error) {
+    throw error instanceof ProblemError ? error : unwritten(problemOf(error).why, error);
+  } finally {
+    await rm(folder, { recursive: true, force: true });
   }
 }
 

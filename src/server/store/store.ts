@@ -72,8 +72,11 @@ export async function storedBytes(hash: string): Promise<Uint8Array> {
   });
 }
 
-/** What is made from a picture's bytes: a small picture for screens, and its looks for comparing. */
-export type Derived = 'thumbnail' | 'planes' | 'landmarks';
+/**
+ * What is made from a picture's bytes: a small picture for screens, one without loss from which a revision is drawn, and its
+ * looks for comparing.
+ */
+export type Derived = 'thumbnail' | 'working' | 'planes' | 'landmarks';
 
 /** Keeps something made from stored bytes under their hash: `kind` tells what. */
 export async function storeDerived(hash: string, kind: Derived, bytes: Uint8Array): Promise<void> {

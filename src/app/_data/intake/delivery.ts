@@ -26,6 +26,9 @@ export interface DeliveryLine {
   readonly findings: readonly LineFinding[] | null;
   readonly isChecked: boolean;
   readonly isStruck: boolean;
+  /** Whether it was made anew from what came. */
+  readonly isRevised: boolean;
+  readonly format: string;
 }
 
 /** With the record of the file that it speaks of, where it speaks of one. */
@@ -54,7 +57,8 @@ export async function deliveryOf(actor: Actor, siteId: number): Promise<Delivery
   const { rows: lines } = await pool.query<DeliveryLine>(
     `select id, sha256, file_name as "fileName", entry, title, alt, caption, credit, folder, tags,
        width_px as "widthPx", height_px as "heightPx", size_bytes as "sizeBytes", taken_year as "takenYear",
-       source ->> 'address' as source, findings, checked_at is not null as "isChecked", struck_at is not null as "isStruck"
+       source ->> 'address' as source, findings, checked_at is not null as "isChecked", struck_at is not null as "isStruck",
+       original_sha is not null as "isRevised", format
      from intake where delivery_id = $1 order by id`,
     [open.id],
   );

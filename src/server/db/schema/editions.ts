@@ -17,6 +17,7 @@ import type { PlacementKind } from '@/core/markup/kinds/kind';
 import type { EditionState } from '@/core/edition/edition-state';
 import type { Problem } from '@/core/problem';
 import type { IntakeFinding } from '@/core/intake/findings';
+import type { Revision } from '@/core/revision/steps';
 import type { PlannedPlace, Rendition } from '@/core/swap/plan-swap';
 import type { EditSubject } from '@/core/swap/swap-edits';
 import type { Outcome } from '@/core/take-off/outcome';
@@ -70,6 +71,9 @@ export const intake = pgTable(
     /** When its line was checked off, and when it was struck out. */
     checkedAt: moment('checked_at'),
     struckAt: moment('struck_at'),
+    /** The bytes that it was made from, and the steps; `null` for a picture as it came. */
+    originalSha: text('original_sha'),
+    revision: jsonb('revision').$type<Revision>(),
   },
   (table) => [
     uniqueIndex('intake_upload').on(table.uploadId, table.entry),

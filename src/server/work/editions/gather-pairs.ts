@@ -29,10 +29,10 @@ const PAIRS = Joi.object<{ pairs: Pair[] }>({
     .required(),
 });
 
-interface StandingRow {
+/** A place that stands, by its number and its file. */
+export interface StandingRow {
   readonly id: string;
   readonly file_path: string;
-  readonly picture_id: number;
 }
 
 /**
@@ -60,7 +60,7 @@ export async function gatherPairs(
     for (const { pictureId, intakeId } of wanted) {
       const places = standing.filter(({ picture_id }) => picture_id === pictureId);
       if (intakeId === null) off.push(...places.map(({ id }) => Number(id)));
-      else edition = await swapAll(tx, actor, { siteId, intakeId, places });
+      else edition = await swapEverywhere(tx, actor, { siteId, intakeId, places });
     }
     if (off.length > 0)
       edition = await takeOffWithin(tx, actor, { siteId, placementIds: off, files: [], mustGo: false });
@@ -73,8 +73,12 @@ export async function gatherPairs(
   });
 }
 
-/** A change for each file of the picture: its sizes and croppings each follow. */
-async function swapAll(
+/**
+ * A change for each file of a picture, within a transaction: its sizes and croppings each follow.
+ *
+ * @returns the edition's number; `null` where no places were given
+ */
+export async function swapEverywhere(
   tx: Database,
   actor: Actor,
   { siteId, intakeId, places }: { siteId: number; intakeId: number; places: readonly StandingRow[] },
@@ -97,8 +101,8 @@ async function placesOf(
   { pool }: Database,
   siteId: number,
   pictureIds: readonly number[],
-): Promise<StandingRow[]> {
-  const { rows } = await pool.query<StandingRow>(
+): Promise<(StandingRow & { readonly picture_id: number })[]> {
+  const { rows } = await pool.query<StandingRow & { readonly picture_id: number }>(
     `select p.id, p.file_path, f.picture_id from placements p
      join files f on f.site_id = p.site_id and f.path = p.file_path and f.gone_in is null
      where p.site_id = $1 and p.until_survey is null and f.picture_id = any($2::int[])

@@ -18,17 +18,13 @@ type Change = typeof changes.$inferSelect;
 type Intake = typeof intake.$inferSelect;
 /** Prepares a change that was gathered; what goes wrong is written into it. */
 export async function prepareChange(db: Database, changeId: number): Promise<void> {
-  const [row] = await db.orm
-    .select({ change: changes, picture: intake, site: sites })
-    .from(changes)
-    .leftJoin(intake, eq(intake.id, changes.intakeId))
-    .innerJoin(editions, eq(editions.id, changes.editionId))
-    .innerJoin(sites, eq(sites.id, editions.siteId))
-    .where(eq(changes.id, changeId));
-  if (!row || row.change.state === 'ready') return;
-  const { change, picture, site } = row;
   try {
-    await prepareAndKeep(db, { change, picture, site });
+    for (let turn = 0; turn < TURNS; turn++) {
+      // Read anew each time: the new picture may have been made anew meanwhile.
+      const preparing = await changeToPrepare(db, changeId);
+      if (!preparing || (await keepPrepared(db, preparing, await prepare(db, preparing)))) return;
+    }
+    throw new Error(`no names were free for the files of change ${changeId}`);
   } catch (error) {
     await db.orm
       .update(changes)
@@ -49,10 +45,16 @@ interface Preparing {
 /** Changes of an edition that are prepared side by side may choose one name for two files: so often another is chosen. */
 const TURNS = 50;
 
-async function prepareAndKeep(db: Database, preparing: Preparing): Promise<void> {
-  for (let turn = 0; turn < TURNS; turn++)
-    if (await keepPrepared(db, preparing.change, await prepare(db, preparing))) return;
-  throw new Error(`no names were free for the files of change ${preparing.change.id}`);
+/** `null` where there is nothing left to prepare. */
+async function changeToPrepare({ orm }: Database, changeId: number): Promise<Preparing | null> {
+  const [row] = await orm
+    .select({ change: changes, picture: intake, site: sites })
+    .from(changes)
+    .leftJoin(intake, eq(intake.id, changes.intakeId))
+    .innerJoin(editions, eq(editions.id, changes.editionId))
+    .innerJoin(sites, eq(sites.id, editions.siteId))
+    .where(eq(changes.id, changeId));
+  return !row || row.change.state === 'ready' ? null : row;
 }
 
 async function prepare(db: Database, { change, picture, site }: Preparing): Promise<Prepared> {
@@ -67,9 +69,14 @@ async function prepare(db: Database, { change, picture, site }: Preparing): Prom
  * Keeps what a change came to, unless it was gathered anew meanwhile: then another job prepares it. Where two changes
  * of an edition put words into the same spot, the later one has it.
  *
- * @returns whether it is done with; not where another change of the edition has a name meanwhile that this one chose
+ * @returns whether it is done with; not where another change of the edition has a name meanwhile that this one chose, or where
+ *   the new picture was made anew meanwhile
  */
-async function keepPrepared(db: Database, change: Change, prepared: Prepared): Promise<boolean> {
+async function keepPrepared(
+  db: Database,
+  { change, picture }: Preparing,
+  prepared: Prepared,
+): Promise<boolean> {
   const { edits: made, files, places, offs = [] } = prepared;
   return asOne(db, async (one) => {
     const tx = one.orm;
@@ -80,6 +87,7 @@ async function keepPrepared(db: Database, change: Change, prepared: Prepared): P
       .for('update');
     const [now] = await tx.select().from(changes).where(eq(changes.id, change.id)).for('update');
     if (!now || gatheredAs(now) !== gatheredAs(change)) return true;
+    if (picture && (await isRevised(one, picture))) return false;
     if (await areTaken(one, change, files)) return false;
     await tx.delete(edits).where(eq(edits.changeId, change.id));
     await tx.delete(newFiles).where(eq(newFiles.changeId, change.id));
@@ -95,6 +103,12 @@ async function keepPrepared(db: Database, change: Change, prepared: Prepared): P
     if (change.takesOff) await prepareRemovalsOf(one, change.editionId);
     return true;
   });
+}
+
+/** Whether the new picture was made anew meanwhile. */
+async function isRevised({ orm }: Database, { id, sha256 }: Intake): Promise<boolean> {
+  const [now] = await orm.select({ sha256: intake.sha256 }).from(intake).where(eq(intake.id, id));
+  return now?.sha256 !== sha256;
 }
 
 /** Whether another change of the edition adds a file under one of these names. */

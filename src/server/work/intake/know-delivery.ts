@@ -74,11 +74,13 @@ async function knowOne(db: Database, row: Row, { site, rules, heads }: Knowing):
   await db.orm
     .update(intake)
     .set({ findings: findingsOf(arrived, rules) })
-    .where(eq(intake.id, row.id));
+    // One that was made anew meanwhile is looked at anew.
+    .where(and(eq(intake.id, row.id), eq(intake.sha256, row.sha256)));
   // A point that a person has moved meanwhile stays where it was put.
   await db.pool.query(
-    'update intake set focal_x = $2, focal_y = $3, focal_because = $4 where id = $1 and focal_because is not null',
-    [row.id, focus.x, focus.y, JSON.stringify(focus.because)],
+    `update intake set focal_x = $2, focal_y = $3, focal_because = $4
+     where id = $1 and sha256 = $5 and focal_because is not null`,
+    [row.id, focus.x, focus.y, JSON.stringify(focus.because), row.sha256],
   );
 }
 

@@ -59,6 +59,15 @@ export function Line(props: LineProps) {
           <p className="text-sm text-ink-2">
             {pixelsText(line.widthPx, line.heightPx)}, {bytesText(line.sizeBytes)}
             {line.takenYear ? `, taken in ${line.takenYear}` : ''}
+            {line.isRevised ? ', corrected' : ''}
+            {line.isStruck || line.format === 'svg' ? null : (
+              <>
+                {' · '}
+                <Link className="font-semibold text-green" href={`/s/${slug}/revise?line=${line.id}`}>
+                  Crop and correct
+                </Link>
+              </>
+            )}
           </p>
           <p className={`mt-0.5 line-clamp-2 font-serif ${line.alt ? '' : 'text-ink-3 italic'}`}>
             {line.alt || 'not described yet'}

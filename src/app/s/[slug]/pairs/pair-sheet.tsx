@@ -8,6 +8,7 @@ import type { Problem } from '@/core/problem';
 import { Button, buttonClass } from '@/ui/button';
 import { FootBar } from '@/ui/foot-bar';
 import { count } from '@/ui/format';
+import { begun, doneAgain, undone, wayOfKey, written } from '@/ui/history';
 import { Mat } from '@/ui/mat';
 import { ProblemText } from '@/ui/problem-text';
 import { Key } from '../text-desk/keys';
@@ -17,13 +18,13 @@ import { firstChoices, given, pairsOf, stepped, type Choice } from './pairing';
 
 /** A sheet of two columns: what goes, and what comes in its places. */
 export function PairSheetView({ slug, sheet }: { slug: string; sheet: PairSheet }) {
-  const [history, setHistory] = useState<readonly (readonly Choice[])[]>([firstChoices(sheet)]);
+  const [history, setHistory] = useState(() => begun<readonly Choice[]>(firstChoices(sheet)));
   const [problem, setProblem] = useState<Problem | null>(null);
   const [isBusy, start] = useTransition();
   const sensors = useSensors(useSensor(PointerSensor, { activationConstraint: { distance: 4 } }));
-  const choices = history.at(-1) ?? [];
+  const choices = history.now;
   const set = (row: number, choice: Choice) =>
-    setHistory((all) => [...all, given(all.at(-1) ?? [], row, choice)]);
+    setHistory((all) => written(all, given(all.now, row, choice), null, 0));
   const pairs = pairsOf(sheet, choices);
   const off = pairs.filter(({ intakeId }) => intakeId === null).length;
   const spare = sheet.coming.flatMap((one, n) => (choices.includes(n) ? [] : [{ ...one, n }]));
@@ -40,9 +41,10 @@ export function PairSheetView({ slug, sheet }: { slug: string; sheet: PairSheet 
     if (choice !== undefined) set(to, choice);
   };
   const onKey = (event: KeyboardEvent) => {
-    if ((event.ctrlKey || event.metaKey) && event.key === 'z' && history.length > 1) {
+    const way = wayOfKey(event);
+    if (way) {
       event.preventDefault();
-      return setHistory((all) => all.slice(0, -1));
+      return setHistory(way === 'back' ? undone : doneAgain);
     }
     if ((event.ctrlKey || event.metaKey) && event.key === 'Enter' && pairs.length > 0 && !isBusy) {
       event.preventDefault();

@@ -2,8 +2,9 @@ import Joi from 'joi';
 import { currentActor } from '@/app/_data/session';
 import { database } from '@/server/db/database';
 import type { ConnectionSettings } from '@/server/db/schema/sites';
-import { storedBytes, storedDerived } from '@/server/store/store';
-import { openConnection } from '@/server/work/sites/site-connection';
+import { makeWorking } from '@/server/imaging/make-revision';
+import { storedDerived, storeDerived } from '@/server/store/store';
+import { bytesOfPicture } from '@/server/work/sites/bytes-of-picture';
 
 const PARAMS = Joi.object({ slug: Joi.string().required(), sha: Joi.string().hex().length(64).required() });
 const HEADERS = {
@@ -19,7 +20,7 @@ interface Found {
   readonly connection: ConnectionSettings;
 }
 
-/** A picture of a site by its hash: small as a thumbnail, whole with `?whole`. */
+/** A picture of a site by its hash: small as a thumbnail, whole with `?whole`, to be drawn from with `?working`. */
 export async function GET(
   request: Request,
   { params }: { params: Promise<{ slug: string; sha: string }> },
@@ -32,6 +33,7 @@ export async function GET(
     `select p.format, p.path, s.id, s.connection from sites s join (
        select site_id, sha256, format, path from files
        union all select site_id, sha256, format, null from intake
+       union all select site_id, original_sha, null, null from intake where original_sha is not null
        union all select e.site_id, n.sha256, n.rendition ->> 'format', null
          from new_files n join changes c on c.id = n.change_id join editions e on e.id = c.edition_id
      ) p on p.site_id = s.id where s.slug = $1 and p.sha256 = $2 limit 1`,
@@ -39,7 +41,9 @@ export async function GET(
   );
   const found = rows[0];
   if (!found) return new Response('No such picture.', { status: 404 });
-  if (!new URL(request.url).searchParams.has('whole')) {
+  const { searchParams } = new URL(request.url);
+  if (searchParams.has('working')) return working(found, sha);
+  if (!searchParams.has('whole')) {
     const small = await storedDerived(sha, 'thumbnail');
     if (small) return picture(small, 'image/webp');
   }
@@ -47,11 +51,18 @@ export async function GET(
   return bytes ? picture(bytes, typeOf(found.format)) : new Response('The picture is gone.', { status: 404 });
 }
 
-async function wholeBytes(found: Found, sha: string): Promise<Uint8Array | null> {
-  const kept = await storedBytes(sha).catch(() => null);
-  if (kept || !found.path) return kept;
-  const connection = await openConnection(database(), found);
-  return connection.read(found.path).catch(() => null);
+async function wholeBytes({ path, ...site }: Found, sha: string): Promise<Uint8Array | null> {
+  return bytesOfPicture(database(), site, { sha256: sha, path }).catch(() => null);
+}
+
+async function working(found: Found, sha: string): Promise<Response> {
+  const kept = await storedDerived(sha, 'working');
+  if (kept) return picture(kept, 'image/webp');
+  const bytes = await wholeBytes(found, sha);
+  const made = bytes && (await makeWorking(bytes).catch(() => null));
+  if (!made) return new Response('The picture is gone, or can’t be read.', { status: 404 });
+  await storeDerived(sha, 'working', made);
+  return picture(made, 'image/webp');
 }
 
 function typeOf(format: string | null): string {

@@ -70,6 +70,11 @@ export function RecordHead({ slug, found, mayTeach, isCounted }: RecordHeadProps
                 Write its words
               </Link>
             ) : null}
+            {src && file.format !== 'svg' ? (
+              <Link href={`/s/${slug}/revise?file=${file.id}`} className={buttonClass()}>
+                Crop and correct
+              </Link>
+            ) : null}
             <Link href={`/s/${slug}/pictures/${file.id}/off`} className={buttonClass('quiet')}>
               Take it off its pages
             </Link>

@@ -11,8 +11,8 @@ import { keepingSubmit } from '@/ui/keeping-submit';
 import { ProblemText } from '@/ui/problem-text';
 import { putIntoEdition } from './actions';
 import { Candidates, type CandidateRow } from './candidates';
+import { ChosenPicture } from './chosen-picture';
 import { previewOf, type DeskPlace } from './desk-place';
-import { FocalPicture } from './focal-picture';
 import { PlaceRow } from './place-row';
 import { WordField } from './word-field';
 
@@ -72,26 +72,7 @@ export function SwapDesk({ slug, siteId, file, places, candidates, first, editio
   return (
     <main className="grid min-h-[calc(100vh-46px)] grid-cols-[minmax(0,1fr)_318px] bg-sheet max-lg:grid-cols-1">
       <div className="min-w-0 border-r border-line">
-        <div className="grid grid-cols-[20px_minmax(0,1fr)_minmax(0,1fr)] gap-3 border-b border-line px-5 py-3">
-          <span />
-          <div className="min-w-0">
-            <h1 className="text-lg font-semibold">Now, in {count(places.length, 'place')}</h1>
-            <p className="truncate text-sm text-ink-2">
-              <Link href={`/s/${slug}/pictures/${file.id}`} className="text-green">
-                {file.path.split('/').at(-1)}
-              </Link>
-              , {pixelsText(file.widthPx, file.heightPx)}
-            </p>
-          </div>
-          <div className="min-w-0">
-            <h2 className="text-lg font-semibold">After</h2>
-            <p className="truncate text-sm text-ink-2">
-              {candidate
-                ? `${candidate.fileName}, ${pixelsText(candidate.widthPx, candidate.heightPx)}`
-                : 'no picture chosen yet'}
-            </p>
-          </div>
-        </div>
+        <DeskHead slug={slug} file={file} places={places.length} candidate={candidate} />
         <ul>
           {places.map((place) => (
             <PlaceRow
@@ -126,7 +107,12 @@ export function SwapDesk({ slug, siteId, file, places, candidates, first, editio
           onChoose={(id) => setChosen({ id, focal: null })}
         />
         {src && chosen ? (
-          <FocalPicture src={src} focal={focal} onMove={(moved) => setChosen({ ...chosen, focal: moved })} />
+          <ChosenPicture
+            src={src}
+            focal={focal}
+            onMove={(moved) => setChosen({ ...chosen, focal: moved })}
+            correctAt={`/s/${slug}/revise?line=${chosen.id}&swap=${file.id}`}
+          />
         ) : null}
         <section aria-labelledby="words" className="space-y-3">
           <h2 id="words" className="text-lg font-semibold">
@@ -155,6 +141,39 @@ export function SwapDesk({ slug, siteId, file, places, candidates, first, editio
         </p>
       </form>
     </main>
+  );
+}
+
+interface DeskHeadProps {
+  slug: string;
+  file: SwapDeskProps['file'];
+  places: number;
+  candidate: CandidateRow | undefined;
+}
+
+/** What the two columns are. */
+function DeskHead({ slug, file, places, candidate }: DeskHeadProps) {
+  return (
+    <div className="grid grid-cols-[20px_minmax(0,1fr)_minmax(0,1fr)] gap-3 border-b border-line px-5 py-3">
+      <span />
+      <div className="min-w-0">
+        <h1 className="text-lg font-semibold">Now, in {count(places, 'place')}</h1>
+        <p className="truncate text-sm text-ink-2">
+          <Link href={`/s/${slug}/pictures/${file.id}`} className="text-green">
+            {file.path.split('/').at(-1)}
+          </Link>
+          , {pixelsText(file.widthPx, file.heightPx)}
+        </p>
+      </div>
+      <div className="min-w-0">
+        <h2 className="text-lg font-semibold">After</h2>
+        <p className="truncate text-sm text-ink-2">
+          {candidate
+            ? `${candidate.fileName}, ${pixelsText(candidate.widthPx, candidate.heightPx)}`
+            : 'no picture chosen yet'}
+        </p>
+      </div>
+    </div>
   );
 }
 

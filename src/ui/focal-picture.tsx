@@ -1,15 +1,17 @@
+import type { ReactNode } from 'react';
 import type { FocalPoint } from '@/core/swap/crop';
-import { pointMoved, pointPressed } from '@/ui/point-on-picture';
+import { pointMoved, pointPressed } from './point-on-picture';
 
 interface FocalPictureProps {
-  src: string;
   focal: FocalPoint;
   onMove: (focal: FocalPoint) => void;
+  /** The picture itself. */
+  children: ReactNode;
 }
 
 const STEP = 0.05;
-/** The candidate whole, with the point that stays in view when it is cropped: set by a press, or moved by arrow keys. */
-export function FocalPicture({ src, focal, onMove }: FocalPictureProps) {
+/** A picture whole, with the point that stays in view when it is cropped: set by a press, or moved by arrow keys. */
+export function FocalPicture({ focal, onMove, children }: FocalPictureProps) {
   return (
     <div>
       <p className="text-sm text-ink-2">
@@ -30,7 +32,7 @@ export function FocalPicture({ src, focal, onMove }: FocalPictureProps) {
           onMove(moved);
         }}
       >
-        <img src={src} alt="" className="block max-h-36 max-w-full" />
+        {children}
         <span
           aria-hidden
           className="absolute size-5 -translate-x-1/2 -translate-y-1/2 rounded-full border-2 border-white bg-black/25 outline-2 outline-black/60"

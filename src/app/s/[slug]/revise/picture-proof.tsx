@@ -1,0 +1,199 @@
+'use client';
+
+import { useCallback, useEffect, useState, useTransition } from 'react';
+import type { Problem } from '@/core/problem';
+import { AS_IT_IS, changesNothing, type Revision } from '@/core/revision/steps';
+import type { FocalPoint } from '@/core/swap/crop';
+import type { PixelSize } from '@/core/swap/slot';
+import type { KeptRevision } from '@/server/work/revisions/keep-revision';
+import type { RevisedSubject } from '@/server/work/revisions/open-revision';
+import { Button } from '@/ui/button';
+import { ProblemText } from '@/ui/problem-text';
+import { WayBack } from '@/ui/way-back';
+import { keep } from './actions';
+import type { Shape } from './crop-figures';
+import { CropProof } from './crop-proof';
+import { Margin } from './margin';
+import { useDrawing } from './use-drawing';
+import { useRevision } from './use-revision';
+import { useWeight } from './use-weight';
+import { WhatComesOut } from './what-comes-out';
+
+interface PictureProofProps {
+  slug: string;
+  subject: RevisedSubject;
+  name: string;
+  /** Address of the picture that the proof is drawn from. */
+  src: string;
+  original: PixelSize & { readonly sizeBytes: number };
+  first: Revision;
+  focal: FocalPoint;
+  places: readonly Shape[];
+  /** What it can be kept as, the likeliest first. */
+  ways: readonly { readonly as: KeptRevision['as']; readonly text: string }[];
+  back: { readonly href: string; readonly to: string };
+  /** The picture whose swap desk it was opened from. */
+  swap: number | null;
+}
+
+/** One picture as a proof, with its margin: numbered steps, each with its figure, each changed or struck out. */
+export function PictureProof(props: PictureProofProps) {
+  const { slug, subject, name, src, original, first, back } = props;
+  const image = useImage(src);
+  const [isBefore, setBefore] = useState(false);
+  const compare = useCallback(() => setBefore((now) => !now), []);
+  const { revision, focal, isMoved, write, moveFocal, undo, redo, canUndo, canRedo } = useRevision(
+    { revision: first, focal: props.focal, isMoved: false },
+    compare,
+  );
+  const [shape, setShape] = useState<Shape | null>(null);
+  const { weight, problem: unweighed } = useWeight(slug, subject, revision);
+  const [problem, setProblem] = useState<Problem | null>(null);
+  const [isKeeping, start] = useTransition();
+  useWarning(canUndo && !isKeeping);
+  const save = (as: KeptRevision['as']) => {
+    setProblem(null);
+    start(async () => {
+      const request = { subject, revision, focal: isMoved ? focal : null, as };
+      setProblem(await keep(slug, request, props.swap));
+    });
+  };
+  return (
+    <main className="grid min-h-[calc(100vh-46px)] grid-cols-[minmax(0,1fr)_372px] bg-sheet max-lg:grid-cols-1">
+      <div className="flex min-w-0 flex-col">
+        <div className="flex items-baseline gap-4 px-5 py-3">
+          <div className="min-w-0 flex-1">
+            <WayBack href={back.href} to={back.to}>
+              {name}
+            </WayBack>
+            <h1 className="sr-only">Crop and correct {name}</h1>
+          </div>
+          <button
+            type="button"
+            aria-pressed={isBefore}
+            aria-keyshortcuts="b"
+            className="font-semibold text-green"
+            onClick={compare}
+          >
+            {isBefore ? 'Show it corrected' : 'Show the original'}
+          </button>
+        </div>
+        <div className="flex flex-1 items-center justify-center bg-mat px-5 py-4">
+          {image.failed ? (
+            <ProblemText problem={UNSEEN} />
+          ) : isBefore ? (
+            <Before image={image.ready} original={original} />
+          ) : (
+            <CropProof image={image.ready} {...{ original, revision, shape }} onWrite={write} />
+          )}
+        </div>
+        <WhatComesOut
+          image={image.ready}
+          {...{ original, revision, focal, weight }}
+          problem={unweighed}
+          onFocal={moveFocal}
+        />
+      </div>
+      <div className="border-l border-line">
+        <div className="flex items-baseline gap-3 border-b border-line px-3 py-3">
+          <h2 className="text-lg font-semibold">Steps</h2>
+          <span className="ml-auto flex gap-3">
+            <Quiet isOff={!canUndo} onClick={undo}>
+              Undo
+            </Quiet>
+            <Quiet isOff={!canRedo} onClick={redo}>
+              Redo
+            </Quiet>
+          </span>
+        </div>
+        <Margin
+          {...{ original, revision, focal, shape }}
+          places={props.places}
+          onShape={setShape}
+          onWrite={write}
+        />
+        <div className="space-y-2 border-t border-line px-3 py-3">
+          {problem ? <ProblemText problem={problem} /> : null}
+          <div className="flex flex-wrap gap-2">
+            {props.ways.map(({ as, text }, n) => (
+              <Button
+                key={as}
+                weight={n === 0 ? 'main' : 'plain'}
+                disabled={isKeeping || (changesNothing(revision) && (as !== 'line' || !canUndo))}
+                onClick={() => save(as)}
+              >
+                {isKeeping && n === 0 ? 'Being made …' : text}
+              </Button>
+            ))}
+          </div>
+          <p className="text-sm text-ink-2">
+            Ctrl Z takes a step back, [ and ] turn it, b shows the original. The site is as it was until an
+            edition is published.
+          </p>
+        </div>
+      </div>
+    </main>
+  );
+}
+
+function Before({ image, original }: { image: HTMLImageElement | null; original: PixelSize }) {
+  const canvas = useDrawing({ image, original, revision: AS_IT_IS, part: 'result', longest: 900 });
+  return (
+    <canvas ref={canvas} className="block max-h-[52vh] max-w-full" role="img" aria-label="The original" />
+  );
+}
+
+interface QuietProps {
+  isOff: boolean;
+  onClick: () => void;
+  children: string;
+}
+
+function Quiet({ isOff, onClick, children }: QuietProps) {
+  return (
+    <button
+      type="button"
+      className="font-semibold text-green disabled:text-ink-3"
+      disabled={isOff}
+      onClick={onClick}
+    >
+      {children}
+    </button>
+  );
+}
+
+/** A picture that is loaded to be drawn from. */
+function useImage(src: string): { readonly ready: HTMLImageElement | null; readonly failed: boolean } {
+  const [state, setState] = useState<{ ready: HTMLImageElement | null; failed: boolean }>({
+    ready: null,
+    failed: false,
+  });
+  useEffect(() => {
+    const image = new Image();
+    image.onload = () => setState({ ready: image, failed: false });
+    image.onerror = () => setState({ ready: null, failed: true });
+    image.src = src;
+    return () => {
+      image.onload = null;
+      image.onerror = null;
+    };
+  }, [src]);
+  return state;
+}
+
+/** Asks before the window is closed over steps that are not kept. */
+function useWarning(isOn: boolean): void {
+  useEffect(() => {
+    if (!isOn) return;
+    const warn = (event: BeforeUnloadEvent) => event.preventDefault();
+    window.addEventListener('beforeunload', warn);
+    return () => window.removeEventListener('beforeunload', warn);
+  }, [isOn]);
+}
+
+const UNSEEN: Problem = {
+  code: 'REVISION_UNSEEN',
+  what: 'The picture can’t be shown.',
+  why: 'Its bytes are gone, or damaged.',
+  remedy: 'Survey the site again, or bring the picture in anew.',
+};

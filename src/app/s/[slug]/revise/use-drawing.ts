@@ -1,0 +1,42 @@
+'use client';
+
+import { useEffect, useRef, type RefObject } from 'react';
+import { framesOf, toResult, toStraight } from '@/core/revision/frames';
+import { withoutStruck, type Revision } from '@/core/revision/steps';
+import type { PixelSize } from '@/core/swap/slot';
+import { drawnIn, drawRevision } from './draw-revision';
+
+interface Drawn {
+  readonly image: HTMLImageElement | null;
+  readonly original: PixelSize;
+  readonly revision: Revision;
+  /** The whole straightened picture, or what comes out. */
+  readonly part: 'straight' | 'result';
+  /** Pixels along the long side. */
+  readonly longest: number;
+}
+
+/** A canvas that shows a revision, drawn at most once a frame of the screen. */
+export function useDrawing({
+  image,
+  original,
+  revision,
+  part,
+  longest,
+}: Drawn): RefObject<HTMLCanvasElement | null> {
+  const canvas = useRef<HTMLCanvasElement>(null);
+  useEffect(() => {
+    const request = requestAnimationFrame(() => {
+      if (!canvas.current || !image) return;
+      const frame = framesOf(original, revision)[part];
+      const size = drawnIn(frame, longest);
+      // Setting a canvas's size wipes it: only where it changes.
+      if (canvas.current.width !== size.width) canvas.current.width = size.width;
+      if (canvas.current.height !== size.height) canvas.current.height = size.height;
+      const map = part === 'straight' ? toStraight(original, revision) : toResult(original, revision);
+      drawRevision(canvas.current, { image, original, map, frame, light: withoutStruck(revision).light });
+    });
+    return () => cancelAnimationFrame(request);
+  }, [image, original, revision, part, longest]);
+  return canvas;
+}

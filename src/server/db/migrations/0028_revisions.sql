@@ -1,0 +1,2 @@
+ALTER TABLE "intake" ADD COLUMN "original_sha" text;--> statement-breakpoint
+ALTER TABLE "intake" ADD COLUMN "revision" jsonb;
