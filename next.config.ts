@@ -16,6 +16,7 @@ const config: NextConfig = {
     'yauzl',
     'css-tree',
     'exifr',
+    'exiftool-vendored',
     'esbuild',
     'piscina',
     '@tus/server',

@@ -1,8 +1,9 @@
 /** Pictures come in over a bad line, and all of them, once each. */
 import { expect, test } from '@playwright/test';
 import sharp from 'sharp';
+import { stage } from '@demo/site/scenes';
 import { CHOSEN, lines, useArriving } from './arriving';
-import { look } from './look';
+import { expectAccessible, look } from './look';
 import { signInAs } from './sign-in';
 
 const SCHOOL = '/s/ferndrake-community-music-school';
@@ -53,4 +54,69 @@ test('twenty files arrive though the line is cut three times and the window clos
   await expect(again.getByText('is being looked at …')).toHaveCount(0);
   await again.getByRole('button', { name: 'Put the note aside' }).click();
   await expect(again.getByText('Nothing has arrived yet')).toBeVisible();
+});
+
+test('a picture is turned, straightened, cropped and lit as the screen shows it, and its steps are changed later', async ({
+  page,
+}) => {
+  page.setDefaultTimeout(60_000);
+  const bytes = await sharp(Buffer.from(stage(47))).resize(1800, 1200).jpeg({ quality: 95 }).toBuffer(); // prettier-ignore
+  await signInAs(page, 'Maud Kestle');
+  await page.goto(`${SCHOOL}/intake`);
+  await page.getByLabel(CHOSEN).setInputFiles(await kept('summer concert.jpg', bytes));
+  await expect(lines(page)).toHaveCount(1);
+  await page.getByRole('link', { name: 'Crop and correct' }).click();
+  const steps = page.getByRole('list', { name: 'Steps' });
+  await expect(page.getByText(/1,800 × 1,200 pixels, about/)).toBeVisible();
+
+  await page.getByLabel('Degrees', { exact: true }).fill('2.5');
+  await page.getByLabel('Shape').selectOption('16 : 9');
+  await page.getByLabel('Brightness', { exact: true }).fill('25');
+  await page.getByLabel('Warmth', { exact: true }).fill('-20');
+  await expect(steps.getByText('2.5° to the right')).toBeVisible();
+  await expect(steps.getByText('brightness +25, warmth −20')).toBeVisible();
+  // The warmth is taken back, and done again; the brightness stays.
+  await page.keyboard.press('Control+z');
+  await expect(steps.getByText('brightness +25', { exact: true })).toBeVisible();
+  await page.keyboard.press('Control+y');
+  await expect(steps.getByText('brightness +25, warmth −20')).toBeVisible();
+  // Turned by keys, and back.
+  await page.getByRole('button', { name: 'Show the original' }).focus();
+  await page.keyboard.press(']');
+  await expect(steps.getByText('a quarter to the right')).toBeVisible();
+  await page.keyboard.press('[');
+  await expect(steps.getByText('a quarter to the right')).toBeHidden();
+  // What is cut out moves by its handle's keys.
+  const width = Number(await page.getByLabel('Width', { exact: true }).inputValue());
+  await page.getByRole('group', { name: /^What is cut out/ }).or(page.getByLabel(/^What is cut out/)).first().focus(); // prettier-ignore
+  await page.keyboard.press('ArrowUp');
+  await expect(page.getByLabel('Width', { exact: true })).toHaveValue(String(width));
+  await expect(page.getByText(/about \d+ kB, JPEG/)).toBeVisible();
+  await look(page, 'correct');
+  await expectAccessible(page);
+  const drawn = await page.locator('#result').evaluate((node) => {
+    const canvas = node as HTMLCanvasElement;
+    const { data } = canvas.getContext('2d')?.getImageData(0, 0, canvas.width, canvas.height) ?? { data: [] };
+    return { width: canvas.width, height: canvas.height, data: [...data] };
+  });
+  await page.getByRole('button', { name: 'Keep it so' }).click();
+  const line = lines(page).first();
+  await expect(line.getByText(/, corrected/)).toBeVisible();
+  const src = (await line.getByRole('img').or(line.locator('img')).first().getAttribute('src')) ?? '';
+  const made = await (await page.request.get(`${src.split('?')[0]}?whole`)).body();
+  const { data } = await sharp(made).resize(drawn.width, drawn.height, { fit: 'fill' }).removeAlpha().raw().toBuffer({ resolveWithObject: true }); // prettier-ignore
+  const apart = data.map((level, n) => Math.abs(level - (drawn.data[Math.floor(n / 3) * 4 + (n % 3)] ?? 0)));
+  const sum = apart.reduce((all, one) => all + one, 0);
+  expect(sum / apart.length).toBeLessThan(2);
+
+  // Opened again, the steps are there; struck out, what came is there again.
+  await line.getByRole('link', { name: 'Crop and correct' }).click();
+  await expect(steps.getByText('2.5° to the right')).toBeVisible();
+  for (const step of ['Straighten', 'Crop', 'Light'])
+    await page.getByRole('button', { name: `Strike out “${step}”` }).click();
+  await expect(page.getByText(/1,800 × 1,200 pixels, about/)).toBeVisible();
+  await page.getByRole('button', { name: 'Keep it so' }).click();
+  await expect(line.getByText(/1,800 × 1,200/)).toBeVisible();
+  await page.getByRole('button', { name: 'Put the note aside' }).click();
+  await expect(page.getByText('Nothing has arrived yet')).toBeVisible();
 });

@@ -54,8 +54,9 @@ export async function makeRevision(
   );
   const tables = toneTables(light);
   if (tables) applyTone(pixels.data, pixels.info.channels, tables);
+  const sized = of(pixels).resize(...size, { fit: 'fill', kernel: 'lanczos3' });
   const becomes = STAYS.has(format) ? (format as Revised['format']) : isSeenThrough ? 'png' : 'jpeg';
-  return { bytes: await encoded(of(pixels), becomes, FOR_MASTERS).toBuffer(), format: becomes, ...result };
+  return { bytes: await encoded(sized, becomes, FOR_MASTERS).toBuffer(), format: becomes, ...result };
 }
 
 /** Pixels that are repeated beyond the edges, so that nothing blank is mixed in where a corner touches them. */

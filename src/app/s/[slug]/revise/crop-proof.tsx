@@ -10,7 +10,7 @@ import { useDrawing } from './use-drawing';
 import type { Write } from './use-revision';
 
 interface CropProofProps {
-  image: HTMLImageElement | null;
+  source: HTMLCanvasElement;
   original: PixelSize;
   revision: Revision;
   shape: Shape | null;
@@ -18,13 +18,13 @@ interface CropProofProps {
 }
 
 /** So many pixels are drawn along the long side. */
-const DRAWN_PX = 900;
+const DRAWN_PX = 720;
 /** Sides nearer than this to the picture’s edges are at them, in shares. */
 const AT_EDGE = 0.001;
 
 /** The whole picture, straightened and in its light, with handles on what is cut out of it. */
-export function CropProof({ image, original, revision, shape, onWrite }: CropProofProps) {
-  const canvas = useDrawing({ image, original, revision, part: 'straight', longest: DRAWN_PX });
+export function CropProof({ source, original, revision, shape, onWrite }: CropProofProps) {
+  const canvas = useDrawing({ source, original, revision, part: 'straight', longest: DRAWN_PX });
   const crop = revision.struck.includes('crop') ? null : revision.crop;
   const write = (percent: PercentCrop) => {
     if (percent.width <= 0 || percent.height <= 0) return;
@@ -43,7 +43,7 @@ export function CropProof({ image, original, revision, shape, onWrite }: CropPro
     >
       <canvas
         ref={canvas}
-        className="block max-h-[52vh] max-w-full"
+        className="block max-h-[46vh] max-w-full"
         aria-label="The picture, with what is cut out of it"
         role="img"
       />{' '}

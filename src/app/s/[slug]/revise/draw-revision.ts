@@ -1,39 +1,45 @@
-/** Draws a revision onto a canvas, by the same maps and tables as the server makes it. */
+/** Draws a revision onto canvases, by the same maps and tables as the server makes it. */
 import { inTurn, scaled, type Affine } from '@/core/revision/affine';
 import type { Light } from '@/core/revision/steps';
 import { applyTone, toneTables } from '@/core/revision/tone';
 import type { PixelSize } from '@/core/swap/slot';
 
 interface Drawing {
-  readonly image: HTMLImageElement;
-  /** Pixels of the original, which the image shows in fewer. */
+  readonly source: HTMLCanvasElement;
+  /** Pixels of the original, which the source shows in fewer. */
   readonly original: PixelSize;
   /** From the original's pixels to those of the frame that is drawn. */
   readonly map: Affine;
   readonly frame: PixelSize;
-  readonly light: Light;
 }
 
 /** @param canvas its size is what the frame is drawn in */
 export function drawRevision(canvas: HTMLCanvasElement, drawing: Drawing): void {
-  const { image, original, map, frame, light } = drawing;
-  const context = canvas.getContext('2d', { willReadFrequently: true });
+  const { source, original, map, frame } = drawing;
+  const context = canvas.getContext('2d');
   if (!context) return;
   const { a, b, c, d, e, f } = inTurn(
-    scaled(original.widthPx / image.naturalWidth, original.heightPx / image.naturalHeight),
+    scaled(original.widthPx / source.width, original.heightPx / source.height),
     map,
     scaled(canvas.width / frame.widthPx, canvas.height / frame.heightPx),
   );
   context.setTransform(1, 0, 0, 1, 0, 0);
   context.clearRect(0, 0, canvas.width, canvas.height);
-  context.imageSmoothingQuality = 'high';
   context.setTransform(a, b, c, d, e, f);
-  context.drawImage(image, 0, 0);
+  context.drawImage(source, 0, 0);
+}
+
+/** What is drawn from, in other light; the very same where nothing changes. */
+export function litSource(source: HTMLCanvasElement, light: Light): HTMLCanvasElement {
   const tables = toneTables(light);
-  if (!tables) return;
-  const pixels = context.getImageData(0, 0, canvas.width, canvas.height);
+  const pixels = source.getContext('2d')?.getImageData(0, 0, source.width, source.height);
+  if (!tables || !pixels) return source;
   applyTone(pixels.data, 4, tables);
-  context.putImageData(pixels, 0, 0);
+  const lit = document.createElement('canvas');
+  lit.width = source.width;
+  lit.height = source.height;
+  lit.getContext('2d')?.putImageData(pixels, 0, 0);
+  return lit;
 }
 
 /** A frame's size on a canvas: whole pixels, at most so many along its long side. */

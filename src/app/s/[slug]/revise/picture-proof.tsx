@@ -1,8 +1,8 @@
 'use client';
 
-import { useCallback, useEffect, useState, useTransition } from 'react';
+import { useCallback, useEffect, useMemo, useState, useTransition } from 'react';
 import type { Problem } from '@/core/problem';
-import { AS_IT_IS, changesNothing, type Revision } from '@/core/revision/steps';
+import { AS_IT_IS, changesNothing, withoutStruck, type Revision } from '@/core/revision/steps';
 import type { FocalPoint } from '@/core/swap/crop';
 import type { PixelSize } from '@/core/swap/slot';
 import type { KeptRevision } from '@/server/work/revisions/keep-revision';
@@ -15,6 +15,8 @@ import type { Shape } from './crop-figures';
 import { CropProof } from './crop-proof';
 import { Margin } from './margin';
 import { useDrawing } from './use-drawing';
+import { litSource } from './draw-revision';
+import { useSource } from './use-source';
 import { useRevision } from './use-revision';
 import { useWeight } from './use-weight';
 import { WhatComesOut } from './what-comes-out';
@@ -39,13 +41,15 @@ interface PictureProofProps {
 /** One picture as a proof, with its margin: numbered steps, each with its figure, each changed or struck out. */
 export function PictureProof(props: PictureProofProps) {
   const { slug, subject, name, src, original, first, back } = props;
-  const image = useImage(src);
+  const { ready, hasFailed } = useSource(src);
   const [isBefore, setBefore] = useState(false);
   const compare = useCallback(() => setBefore((now) => !now), []);
   const { revision, focal, isMoved, write, moveFocal, undo, redo, canUndo, canRedo } = useRevision(
     { revision: first, focal: props.focal, isMoved: false },
     compare,
   );
+  const { light } = withoutStruck(revision);
+  const source = useMemo(() => ready && litSource(ready, light), [ready, light]);
   const [shape, setShape] = useState<Shape | null>(null);
   const { weight, problem: unweighed } = useWeight(slug, subject, revision);
   const [problem, setProblem] = useState<Problem | null>(null);
@@ -79,17 +83,20 @@ export function PictureProof(props: PictureProofProps) {
           </button>
         </div>
         <div className="flex flex-1 items-center justify-center bg-mat px-5 py-4">
-          {image.failed ? (
+          {hasFailed ? (
             <ProblemText problem={UNSEEN} />
+          ) : ready === null || source === null ? (
+            <p role="status" className="text-ink-2">
+              The picture is being opened …
+            </p>
           ) : isBefore ? (
-            <Before image={image.ready} original={original} />
+            <Before source={ready} original={original} />
           ) : (
-            <CropProof image={image.ready} {...{ original, revision, shape }} onWrite={write} />
+            <CropProof {...{ source, original, revision, shape }} onWrite={write} />
           )}
         </div>
         <WhatComesOut
-          image={image.ready}
-          {...{ original, revision, focal, weight }}
+          {...{ source, original, revision, focal, weight }}
           problem={unweighed}
           onFocal={moveFocal}
         />
@@ -136,10 +143,10 @@ export function PictureProof(props: PictureProofProps) {
   );
 }
 
-function Before({ image, original }: { image: HTMLImageElement | null; original: PixelSize }) {
-  const canvas = useDrawing({ image, original, revision: AS_IT_IS, part: 'result', longest: 900 });
+function Before({ source, original }: { source: HTMLCanvasElement; original: PixelSize }) {
+  const canvas = useDrawing({ source, original, revision: AS_IT_IS, part: 'result', longest: 720 });
   return (
-    <canvas ref={canvas} className="block max-h-[52vh] max-w-full" role="img" aria-label="The original" />
+    <canvas ref={canvas} className="block max-h-[46vh] max-w-full" role="img" aria-label="The original" />
   );
 }
 
@@ -160,25 +167,6 @@ function Quiet({ isOff, onClick, children }: QuietProps) {
       {children}
     </button>
   );
-}
-
-/** A picture that is loaded to be drawn from. */
-function useImage(src: string): { readonly ready: HTMLImageElement | null; readonly failed: boolean } {
-  const [state, setState] = useState<{ ready: HTMLImageElement | null; failed: boolean }>({
-    ready: null,
-    failed: false,
-  });
-  useEffect(() => {
-    const image = new Image();
-    image.onload = () => setState({ ready: image, failed: false });
-    image.onerror = () => setState({ ready: null, failed: true });
-    image.src = src;
-    return () => {
-      image.onload = null;
-      image.onerror = null;
-    };
-  }, [src]);
-  return state;
 }
 
 /** Asks before the window is closed over steps that are not kept. */

@@ -2,12 +2,12 @@
 
 import { useEffect, useRef, type RefObject } from 'react';
 import { framesOf, toResult, toStraight } from '@/core/revision/frames';
-import { withoutStruck, type Revision } from '@/core/revision/steps';
+import type { Revision } from '@/core/revision/steps';
 import type { PixelSize } from '@/core/swap/slot';
 import { drawnIn, drawRevision } from './draw-revision';
 
 interface Drawn {
-  readonly image: HTMLImageElement | null;
+  readonly source: HTMLCanvasElement | null;
   readonly original: PixelSize;
   readonly revision: Revision;
   /** The whole straightened picture, or what comes out. */
@@ -18,7 +18,7 @@ interface Drawn {
 
 /** A canvas that shows a revision, drawn at most once a frame of the screen. */
 export function useDrawing({
-  image,
+  source,
   original,
   revision,
   part,
@@ -27,16 +27,16 @@ export function useDrawing({
   const canvas = useRef<HTMLCanvasElement>(null);
   useEffect(() => {
     const request = requestAnimationFrame(() => {
-      if (!canvas.current || !image) return;
+      if (!canvas.current || !source) return;
       const frame = framesOf(original, revision)[part];
       const size = drawnIn(frame, longest);
       // Setting a canvas's size wipes it: only where it changes.
       if (canvas.current.width !== size.width) canvas.current.width = size.width;
       if (canvas.current.height !== size.height) canvas.current.height = size.height;
       const map = part === 'straight' ? toStraight(original, revision) : toResult(original, revision);
-      drawRevision(canvas.current, { image, original, map, frame, light: withoutStruck(revision).light });
+      drawRevision(canvas.current, { source, original, map, frame });
     });
     return () => cancelAnimationFrame(request);
-  }, [image, original, revision, part, longest]);
+  }, [source, original, revision, part, longest]);
   return canvas;
 }

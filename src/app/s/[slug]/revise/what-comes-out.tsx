@@ -12,7 +12,7 @@ import { ProblemText } from '@/ui/problem-text';
 import { useDrawing } from './use-drawing';
 
 interface WhatComesOutProps {
-  image: HTMLImageElement | null;
+  source: HTMLCanvasElement | null;
   original: PixelSize & { readonly sizeBytes: number };
   revision: Revision;
   focal: FocalPoint;
@@ -23,8 +23,8 @@ interface WhatComesOutProps {
 
 /** What the steps make of the picture, with its focal point, its size and its weight. */
 export function WhatComesOut(props: WhatComesOutProps) {
-  const { image, original, revision, focal, weight, problem, onFocal } = props;
-  const canvas = useDrawing({ image, original, revision, part: 'result', longest: 480 });
+  const { source, original, revision, focal, weight, problem, onFocal } = props;
+  const canvas = useDrawing({ source, original, revision, part: 'result', longest: 320 });
   const { result } = framesOf(original, revision);
   return (
     <section
@@ -35,7 +35,7 @@ export function WhatComesOut(props: WhatComesOutProps) {
         focal={pointInResult(original, revision, focal)}
         onMove={(point) => onFocal(pointInOriginal(original, revision, point))}
       >
-        <canvas ref={canvas} id="result" className="block max-h-[150px] max-w-[300px]" />
+        <canvas ref={canvas} id="result" className="block max-h-[120px] max-w-[300px]" />
       </FocalPicture>
       <div className="min-w-0">
         <h2 id="comes-out" className="text-lg font-semibold">
