@@ -43,6 +43,7 @@ export const ROLE_MATRIX: readonly Row[] = [
   row(`${S}/pictures/actions.ts forgetSubject`, EDIT, 'removeSubject'),
   row(`${S}/pictures/actions.ts keepTitles`, EDIT, 'titlePictures'),
   row(`${S}/pictures/[id]/swap/actions.ts bringIn`, EDIT, 'receiveIntake'),
+  row(`${S}/pictures/[id]/swap/actions.ts takeOwn`, EDIT, 'takeFromSite'),
   row(`${S}/pictures/[id]/swap/actions.ts putIntoEdition`, EDIT, 'gatherSwap'),
   row(`${S}/pictures/[id]/off/actions.ts takeOffPages`, EDIT, 'gatherTakeOff'),
   row(`${S}/revise/actions.ts weigh`, EDIT, 'weighRevision'),

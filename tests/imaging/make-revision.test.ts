@@ -67,7 +67,12 @@ describe('what goes in', () => {
     ['JPEG stays JPEG', () => small.clone().jpeg().toBuffer(), 'jpeg', 'jpeg'],
     ['WebP stays WebP', () => small.clone().webp().toBuffer(), 'webp', 'webp'],
     ['TIFF becomes JPEG', () => small.clone().tiff().toBuffer(), 'tiff', 'jpeg'],
-    ['what is seen through becomes PNG', () => alpha.clone().tiff({ compression: 'lzw' }).toBuffer(), 'tiff', 'png'],
+    [
+      'what is seen through becomes PNG',
+      () => alpha.clone().tiff({ compression: 'lzw' }).toBuffer(),
+      'tiff',
+      'png',
+    ],
     ['GIF becomes JPEG', () => small.clone().gif().toBuffer(), 'gif', 'jpeg'],
     [
       'CMYK comes out in colours',
@@ -103,7 +108,10 @@ describe('what the file says of itself', () => {
     const made = await makeRevision({ bytes: original, format: 'jpeg' }, { ...AS_IT_IS, mirror: 'sideways' });
     const writer = new MetadataWriter();
     const carried = await writer.carry(original, made).finally(() => writer.end());
-    expect(await readMetadata(carried)).toEqual({ ...(await readMetadata(original)), orientation: undefined });
+    expect(await readMetadata(carried)).toEqual({
+      ...(await readMetadata(original)),
+      orientation: undefined,
+    });
     expect((await sharp(carried).metadata()).orientation ?? 1).toBe(1);
     expect((await pixels(carried)).data.equals((await pixels(made.bytes)).data)).toBe(true);
   });

@@ -33,6 +33,21 @@ export function cropToShape(picture: PixelSize, ratio: number, focal: FocalPoint
   };
 }
 
+/**
+ * The focal point by which `cropToShape` gives a rectangle that was moved to where a person wants it.
+ *
+ * @param crop a rectangle of the shape that is asked for
+ * @param otherwise what the point is along a side that the crop has whole: there it says nothing
+ */
+export function focalOfCrop(picture: PixelSize, crop: CropRect, otherwise: FocalPoint): FocalPoint {
+  const share = (start: number, spare: number, kept: number) =>
+    spare > 0 ? Math.min(1, Math.max(0, start / spare)) : kept;
+  return {
+    x: share(crop.left, picture.widthPx - crop.widthPx, otherwise.x),
+    y: share(crop.top, picture.heightPx - crop.heightPx, otherwise.y),
+  };
+}
+
 /** Start of a window on a line, so that the focal point keeps its share within the window. */
 function place(whole: number, window: number, share: number): number {
   const point = Math.min(1, Math.max(0, share)) * whole;

@@ -33,6 +33,8 @@ export interface SwapPlace {
   readonly path: string;
   readonly declared: DeclaredSlot;
   readonly words: WordAnchors;
+  /** What must stay in view in this place, where that is another point than everywhere else. */
+  readonly focal?: FocalPoint | undefined;
 }
 
 export interface Rendition {
@@ -75,7 +77,6 @@ const EXTENSION: Record<string, string> = {
  *
  * @param input.oldSize pixel size of the old file, `null` where it is missing
  * @param input.isTaken whether the site has a file at a path already
- * @param input.isOwn whether the candidate is on the site already
  */
 export function planSwap(input: {
   readonly places: readonly SwapPlace[];
@@ -83,8 +84,8 @@ export function planSwap(input: {
   readonly oldPath: string;
   readonly candidate: Candidate;
   readonly isTaken: (path: string) => boolean;
-  /** Whether the candidate is a file of the site: it is not added a second time. */
-  readonly isOwn?: boolean;
+  /** Path of the candidate where it is a file of the site: it is not added a second time. */
+  readonly ownPath?: string | null;
 }): SwapPlan {
   const { candidate, oldPath } = input;
   const made = new Map<string, Rendition>();
@@ -99,22 +100,21 @@ export function planSwap(input: {
     return folder + free;
   };
   const whole: CropRect = { left: 0, top: 0, widthPx: candidate.widthPx, heightPx: candidate.heightPx };
+  const own = input.ownPath ?? null;
+  const { widthPx, heightPx } = candidate;
   const asItIs = (folder: string): Rendition => {
+    // A file of the site is shown where it is, by the places that look into its folder.
+    if (own !== null && folderOf(own) === folder)
+      return { path: own, format: 'original', crop: whole, widthPx, heightPx };
     const key = `${folder}|original`;
     const known = made.get(key);
     if (known) return known;
     const path = name(folder, candidate.slug, EXTENSION[candidate.format] ?? candidate.format);
-    const rendition: Rendition = {
-      path,
-      format: 'original',
-      crop: whole,
-      widthPx: candidate.widthPx,
-      heightPx: candidate.heightPx,
-    };
+    const rendition: Rendition = { path, format: 'original', crop: whole, widthPx, heightPx };
     made.set(key, rendition);
     return rendition;
   };
-  if (!input.isOwn) asItIs(folderOf(oldPath));
+  if (own === null) asItIs(folderOf(oldPath));
 
   const places = input.places.map((place): PlannedPlace => {
     const slot = slotOf(place.kind, place.declared, input.oldSize(place.path));
@@ -123,13 +123,14 @@ export function planSwap(input: {
       return { place, slot, rendition: asItIs(folder), keeps: 1, isTooSmall: false };
     }
     const crop =
-      slot.shape === 'free' ? whole : cropToShape(candidate, slot.widthPx / slot.heightPx, candidate.focal);
+      slot.shape === 'free'
+        ? whole
+        : cropToShape(candidate, slot.widthPx / slot.heightPx, place.focal ?? candidate.focal);
     const size = fitted(crop, slot);
     const format = formatFor(place, candidate);
-    const isWhole = crop.widthPx === candidate.widthPx && crop.heightPx === candidate.heightPx;
     const keeps = shareKept(candidate, crop);
     const isTooSmall = slot.shape === 'fixed' && size.widthPx < slot.widthPx;
-    if (isWhole && size.widthPx === candidate.widthPx && format === candidate.format) {
+    if (isNearly(crop, candidate) && isNearly(size, candidate) && format === candidate.format) {
       return { place, slot, rendition: asItIs(folder), keeps, isTooSmall };
     }
     const key = [folder, format, size.widthPx, size.heightPx, crop.left, crop.top].join('|');
@@ -142,6 +143,11 @@ export function planSwap(input: {
     return { place, slot, rendition, keeps, isTooSmall };
   });
   return { places, renditions: [...made.values()] };
+}
+
+/** A pixel more or less is no other picture: 1,600 × 1,067 where 1,600 × 1,066 were asked for. */
+function isNearly(a: PixelSize, b: PixelSize): boolean {
+  return Math.abs(a.widthPx - b.widthPx) <= 1 && Math.abs(a.heightPx - b.heightPx) <= 1;
 }
 
 /** The slot's pixels, or what the crop has where that is less; never enlarged. */

@@ -4,7 +4,7 @@ import { siteOfFiles } from '../address/resolve-address';
 import { applyEdits } from '../edit/apply-edits';
 import { NOTHING_DECLARED } from '../markup/declared-slot';
 import { readPage } from '../markup/read-page';
-import { cropToShape, shareKept } from './crop';
+import { cropToShape, focalOfCrop, shareKept } from './crop';
 import { freeName, slugOf, slugOfFile } from './file-name';
 import { planSwap, type Candidate, type SwapPlace } from './plan-swap';
 import { slotOf } from './slot';
@@ -251,5 +251,56 @@ describe('editsOfPlace', () => {
     ],
   ] as const)('%s', (_name, html, words, expected) => {
     expect(written(html, words)).toBe(expected);
+  });
+});
+
+describe('a crop that a person moved', () => {
+  it('is given again by its focal point', () => {
+    const side = fc.integer({ min: 20, max: 5000 });
+    const share = fc.double({ min: 0, max: 1, noNaN: true });
+    fc.assert(
+      fc.property(
+        side,
+        side,
+        fc.constantFrom(1, 16 / 9, 3 / 4),
+        share,
+        share,
+        (widthPx, heightPx, ratio, x, y) => {
+          const crop = cropToShape({ widthPx, heightPx }, ratio, { x: 0.5, y: 0.5 });
+          const moved = { ...crop, left: Math.round(x * (widthPx - crop.widthPx)), top: Math.round(y * (heightPx - crop.heightPx)) }; // prettier-ignore
+          const focal = focalOfCrop({ widthPx, heightPx }, moved, { x: 0.3, y: 0.3 });
+          expect(cropToShape({ widthPx, heightPx }, ratio, focal)).toEqual(moved);
+        },
+      ),
+    );
+  });
+});
+
+describe('what single places have, and files of the site itself', () => {
+  const at = (path: string, more: Partial<SwapPlace> = {}): SwapPlace => ({
+    ...{ kind: 'img', page: 'a.html', source: 'a.html', raw: path, start: 0, end: 1, path },
+    declared: { ...NOTHING_DECLARED, widthPx: 100, heightPx: 100 },
+    words: { alt: null, addAttribute: null, caption: null } as unknown as SwapPlace['words'],
+    ...more,
+  });
+  const candidate: Candidate = { widthPx: 400, heightPx: 200, format: 'jpeg', isAnimated: false, focal: { x: 0.5, y: 0.5 }, slug: 'new' }; // prettier-ignore
+  const input = { oldSize: () => null, oldPath: 'img/old.jpg', isTaken: () => false };
+  it('a place of its own point is cropped there, the others where the picture says', () => {
+    const { places } = planSwap({ ...input, candidate, places: [at('img/old.jpg'), at('img/old.jpg', { focal: { x: 1, y: 0.5 } })] }); // prettier-ignore
+    expect(places.map(({ rendition }) => rendition.crop.left)).toEqual([100, 200]);
+    expect(new Set(places.map(({ rendition }) => rendition.path)).size).toBe(2);
+  });
+  it.each([
+    ['shown where it is', 'img/old.jpg', 'img/large.jpg', ['img/large.jpg'], []],
+    ['copied beside what looks into another folder', 'pics/old.jpg', 'img/large.jpg', ['pics/new.jpg'], ['pics/new.jpg']], // prettier-ignore
+  ])('a file of the site is %s', (_, path, ownPath, shown, added) => {
+    const whole = { declared: { ...NOTHING_DECLARED, widthPx: 200, heightPx: 100 } };
+    const { places, renditions } = planSwap({ ...input, candidate, ownPath, places: [at(path, whole)] });
+    expect(places.map(({ rendition }) => rendition.path)).toEqual(shown);
+    expect(renditions.map((one) => one.path)).toEqual(added);
+  });
+  it('a pixel more or less is the picture as it is', () => {
+    const { places } = planSwap({ ...input, candidate: { ...candidate, heightPx: 201 }, places: [at('img/old.jpg', { declared: { ...NOTHING_DECLARED, widthPx: 200, heightPx: 100 } })] }); // prettier-ignore
+    expect(places[0]?.rendition.format).toBe('original');
   });
 });

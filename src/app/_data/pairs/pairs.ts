@@ -152,7 +152,8 @@ async function comingPictures(siteId: number, withUsed = false): Promise<ComingR
 }
 
 const SMALL = wordsFor(null, 'functionWords');
-const wordsIn = (text: string) => contentWords(text.replaceAll(/[_./-]+/gu, ' '), SMALL);
+/** Words of a text that say something, names of files as well. */
+export const wordsIn = (text: string) => contentWords(text.replaceAll(/[_./-]+/gu, ' '), SMALL);
 
 function putIn({ words, takenYear, widthPx, heightPx }: ComingRow): PutIn {
   return { widthPx, heightPx, words: wordsIn(words), year: takenYear, isSame: false };
@@ -188,7 +189,10 @@ export async function fitsOfPicture(
 }
 
 /** What the places of each say and ask for. */
-async function putOuts(siteId: number, going: readonly Pick<GoingRow, 'id' | 'name'>[]): Promise<PutOut[]> {
+export async function putOuts(
+  siteId: number,
+  going: readonly Pick<GoingRow, 'id' | 'name'>[],
+): Promise<PutOut[]> {
   const { rows } = await database().pool.query<PlaceRow>(
     `select f.picture_id as picture, p.kind, p.declared, f.width_px, f.height_px, p.page_path,
        concat_ws(' ', case when k.is_placeholder then '' else p.alt end, p.caption, g.title, replace(p.page_path, '/', ' ')) as says

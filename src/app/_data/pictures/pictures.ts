@@ -1,5 +1,5 @@
 import 'server-only';
-import { and, asc, desc, eq, inArray, isNull } from 'drizzle-orm';
+import { and, asc, desc, eq, inArray, isNull, or } from 'drizzle-orm';
 import { database } from '@/server/db/database';
 import { files, placements } from '@/server/db/schema/content';
 import type { DateEvidence } from '@/core/dating/date-evidence';
@@ -242,7 +242,7 @@ export async function recentIntake(siteId: number, wanted: number | null = null)
   return database()
     .orm.select()
     .from(intake)
-    .where(and(eq(intake.siteId, siteId), isNull(intake.struckAt)))
+    .where(and(eq(intake.siteId, siteId), or(isNull(intake.struckAt), eq(intake.id, wanted ?? 0))))
     .orderBy(desc(eq(intake.id, wanted ?? 0)), desc(intake.receivedAt))
     .limit(12);
 }

@@ -18,6 +18,7 @@ import type { EditionState } from '@/core/edition/edition-state';
 import type { Problem } from '@/core/problem';
 import type { IntakeFinding } from '@/core/intake/findings';
 import type { Revision } from '@/core/revision/steps';
+import type { FocalPoint } from '@/core/swap/crop';
 import type { PlannedPlace, Rendition } from '@/core/swap/plan-swap';
 import type { EditSubject } from '@/core/swap/swap-edits';
 import type { Outcome } from '@/core/take-off/outcome';
@@ -153,8 +154,10 @@ export const changes = pgTable('changes', {
   writesRights: boolean('writes_rights').notNull().default(false),
   /** Words for all its places. */
   words: jsonb('words').$type<PlaceWords>().notNull(),
-  /** Words for one place each, by the number of the placement: for changes of words alone. */
+  /** Words for one place each, by the number of the placement. */
   placeWords: jsonb('place_words').$type<Readonly<Record<string, PlaceWords>>>().notNull().default({}),
+  /** What must stay in view in one place each, by the number of the placement; the picture's own point elsewhere. */
+  placeFocals: jsonb('place_focals').$type<Readonly<Record<string, FocalPoint>>>().notNull().default({}),
   /** The placements that were chosen. */
   placementIds: jsonb('placement_ids').$type<readonly number[]>().notNull(),
   state: text('state').$type<ChangeState>().notNull().default('preparing'),

@@ -6,7 +6,7 @@ import type { Database } from '../../db/database';
 import { asOne } from '../../db/in-transaction';
 import { sites } from '../../db/schema/sites';
 import { ProblemError } from '../../problem-error';
-import { keepIntake } from '../intake/receive-intake';
+import { keepOwn } from '../intake/keep-own';
 import { openConnection } from '../sites/site-connection';
 import { swapWithin } from './gather-swap';
 
@@ -73,19 +73,4 @@ async function heavyPlaces({ pool }: Database, siteId: number, pagePath: string)
     [siteId, pagePath],
   );
   return rows;
-}
-
-/** The site's own picture as one that could be put in; it is in no list of those that arrived. */
-async function keepOwn(
-  tx: Database,
-  actor: Actor,
-  { siteId, path, bytes }: { readonly siteId: number; readonly path: string; readonly bytes: Uint8Array },
-): Promise<number> {
-  const fileName = path.split('/').at(-1) ?? path;
-  const source = { address: path, on: new Date().toISOString().slice(0, 10), isOwn: true };
-  const id = await keepIntake(tx, { siteId, fileName, bytes, receivedBy: actor.name, source });
-  if (id === null) throw new Error('the picture was not kept');
-  // By its own name, so that the new files stand beside the old one; struck out, since nobody brought it.
-  await tx.pool.query('update intake set title = $2, struck_at = now() where id = $1', [id, fileName.replace(/\.[^.]*$/u, '')]); // prettier-ignore
-  return id;
 }

@@ -13,6 +13,9 @@ import { logEvent } from '../log-event';
 import { prepareBeside, wordedSources } from './prepare-beside';
 import { prepareRemovalsOf } from './prepare-removals-of';
 import { releasePlacements } from './release-placements';
+import type { PlaceWords } from '@/core/edit/word-edits';
+import type { FocalPoint } from '@/core/swap/crop';
+import { keepRemoval } from './keep-removal';
 import { EDITORS } from '@/core/edition/edition-state';
 
 export interface SwapRequest {
@@ -24,8 +27,24 @@ export interface SwapRequest {
   /** `null` or empty leaves the words that are there. */
   readonly alt: string | null;
   readonly caption: string | null;
-  readonly focal: { readonly x: number; readonly y: number };
+  readonly focal: FocalPoint;
+  /** What is other in one place than in all, by the number of the placement. */
+  readonly own?: Readonly<Record<string, OwnOfPlace>>;
+  /** Whether the old file goes from the site with it, once nothing shows it any more: for maintainers. */
+  readonly isOldTakenOff?: boolean;
 }
+
+/** What one place has of its own. */
+export interface OwnOfPlace {
+  readonly focal?: FocalPoint;
+  /** Empty: as everywhere. */
+  readonly alt?: string;
+  readonly caption?: string;
+}
+
+const SHARE = Joi.number().min(0).max(1).required();
+const FOCAL = Joi.object<FocalPoint>({ x: SHARE, y: SHARE });
+const TEXT = Joi.string().trim().max(2000);
 
 const SCHEMA = Joi.object<SwapRequest>({
   siteId: Joi.number().integer().required(),
@@ -36,12 +55,14 @@ const SCHEMA = Joi.object<SwapRequest>({
     .min(1)
     .required()
     .messages({ '*': 'Choose at least one place' }),
-  alt: Joi.string().trim().max(2000).allow(null, '').required(),
-  caption: Joi.string().trim().max(2000).allow(null, '').required(),
-  focal: Joi.object({
-    x: Joi.number().min(0).max(1).required(),
-    y: Joi.number().min(0).max(1).required(),
-  }).required(),
+  alt: TEXT.allow(null, '').required(),
+  caption: TEXT.allow(null, '').required(),
+  focal: FOCAL.required(),
+  own: Joi.object().pattern(
+    /^\d+$/,
+    Joi.object({ focal: FOCAL, alt: TEXT.allow(''), caption: TEXT.allow('') }),
+  ),
+  isOldTakenOff: Joi.boolean(),
 });
 
 /**
@@ -63,9 +84,13 @@ export async function swapWithin(db: Database, actor: Actor, value: SwapRequest)
   await refuseOtherPlaces(db, value);
   await releasePlacements(db, edition.id, value.placementIds, 'both');
   // Words that were written for these places stay, unless the swap brings others.
-  const brings = { alt: Boolean(value.alt), caption: Boolean(value.caption), block: false };
-  if (brings.alt || brings.caption)
-    await releaseWords(db, value.siteId, new Map(value.placementIds.map((id) => [id, brings])));
+  const own = (id: number): OwnOfPlace => value.own?.[id] ?? {};
+  const brings = value.placementIds.map(
+    (id) =>
+      [id, { alt: Boolean(own(id).alt ?? value.alt), caption: Boolean(own(id).caption ?? value.caption), block: false }] as const, // prettier-ignore
+  );
+  const wordy = brings.filter(([, { alt, caption }]) => alt || caption);
+  if (wordy.length > 0) await releaseWords(db, value.siteId, new Map(wordy));
   const [change] = await db.orm
     .insert(changes)
     .values({
@@ -74,6 +99,7 @@ export async function swapWithin(db: Database, actor: Actor, value: SwapRequest)
       intakeId: value.intakeId,
       words: { alt: value.alt || null, caption: value.caption || null },
       placementIds: value.placementIds,
+      ...ownColumns(value),
       createdBy: actor.name,
     })
     .returning({ id: changes.id });
@@ -87,12 +113,41 @@ export async function swapWithin(db: Database, actor: Actor, value: SwapRequest)
     })
     .where(eq(intake.id, value.intakeId));
   if (change) await addJob(db.pool, 'prepare-change', { changeId: change.id }, `change-${change.id}`);
+  if (value.isOldTakenOff) await takeOldOff(db, actor, edition.id, value);
   await logEvent(db, actor, {
     siteId: value.siteId,
     verb: 'swap picture',
     details: `${value.fromPath}, edition ${edition.number}`,
   });
   return edition.number;
+}
+
+/** What single places have of their own, of those that were chosen. */
+function ownColumns({ own = {}, placementIds }: SwapRequest): {
+  placeFocals: Record<string, FocalPoint>;
+  placeWords: Record<string, PlaceWords>;
+} {
+  const chosen = new Set(placementIds.map(String));
+  const entries = Object.entries(own).filter(([id]) => chosen.has(id));
+  return {
+    placeFocals: Object.fromEntries(entries.flatMap(([id, { focal }]) => (focal ? [[id, focal]] : []))),
+    placeWords: Object.fromEntries(
+      entries.flatMap(([id, { alt, caption }]) =>
+        alt || caption ? [[id, { alt: alt || null, caption: caption || null }]] : [],
+      ),
+    ),
+  };
+}
+
+/** Looked at again once the swap is prepared: where anything shows or names the old file, it stays, and the edition says so. */
+async function takeOldOff(
+  db: Database,
+  actor: Actor,
+  editionId: number,
+  { siteId, fromPath: path }: SwapRequest,
+): Promise<void> {
+  requireRole(actor, ['maintainer'], 'take files off the site');
+  await keepRemoval(db, actor, { editionId, path, siteId, mustGo: false });
 }
 
 async function refuseMissingPicture({ orm }: Database, { siteId, intakeId }: SwapRequest): Promise<void> {

@@ -6,11 +6,12 @@ import { requireRole, type Actor } from '../../accounts/actor';
 import { checkedInput } from '../../checked-input';
 import type { Database } from '../../db/database';
 import { asOne } from '../../db/in-transaction';
-import { changes, removals } from '../../db/schema/editions';
+import { changes } from '../../db/schema/editions';
 import { addJob } from '../../jobs/queue';
 import { ProblemError } from '../../problem-error';
 import { logEvent } from '../log-event';
 import { releaseWords } from '../words/gather-words';
+import { keepRemoval } from './keep-removal';
 import { draftEdition } from './draft-edition';
 import { releasePlacements } from './release-placements';
 
@@ -114,30 +115,6 @@ async function keepChange(tx: Database, { editionId, fromPath, ids, createdBy }:
         })
         .returning({ id: changes.id });
   if (kept) await addJob(tx.pool, 'prepare-change', { changeId: kept.id }, `change-${kept.id}`);
-}
-
-async function keepRemoval(
-  tx: Database,
-  actor: Actor,
-  { editionId, path, siteId, mustGo }: { editionId: number; path: string; siteId: number; mustGo: boolean },
-): Promise<void> {
-  const { rows } = await tx.pool.query<{ sha256: string; size: number }>(
-    `select sha256, size_bytes::int as size from files
-     where site_id = $1 and path = $2 and gone_in is null and sha256 is not null`,
-    [siteId, path],
-  );
-  const file = rows[0];
-  // A file that is not there needs no taking off.
-  if (!file) return;
-  const [made] = await tx.orm
-    .insert(removals)
-    .values({ editionId, path, sha256: file.sha256, sizeBytes: file.size, mustGo, createdBy: actor.name })
-    .onConflictDoUpdate({
-      target: [removals.editionId, removals.path],
-      set: { mustGo, state: 'preparing', problem: null },
-    })
-    .returning({ id: removals.id });
-  if (made) await addJob(tx.pool, 'prepare-removal', { removalId: made.id }, `removal-${made.id}`);
 }
 
 /** Leaves places of a draft where they are; a change that takes off none any more goes. */

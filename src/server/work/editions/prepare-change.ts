@@ -100,7 +100,8 @@ async function keepPrepared(
       .update(changes)
       .set({ state: 'ready', places, offs, problem: null })
       .where(eq(changes.id, change.id));
-    if (change.takesOff) await prepareRemovalsOf(one, change.editionId);
+    // What goes with the places is looked at once they are known to change.
+    if (change.takesOff || change.intakeId !== null) await prepareRemovalsOf(one, change.editionId);
     return true;
   });
 }
@@ -125,8 +126,8 @@ async function areTaken(
   return rows.length > 0;
 }
 
-const gatheredAs = ({ placementIds, words, placeWords }: Change) =>
-  JSON.stringify([placementIds, words, placeWords]);
+const gatheredAs = ({ placementIds, words, placeWords, placeFocals }: Change) =>
+  JSON.stringify([placementIds, words, placeWords, placeFocals]);
 
 async function yieldSpots(tx: Tx, editionId: number): Promise<void> {
   await tx.execute(sql`

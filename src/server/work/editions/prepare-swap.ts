@@ -2,6 +2,7 @@
 import { eq } from 'drizzle-orm';
 import { planSwap, type SwapPlace, type SwapPlan } from '@/core/swap/plan-swap';
 import { slugOf } from '@/core/swap/file-name';
+import type { PlaceWords } from '@/core/edit/word-edits';
 import { editsOfPlace } from '@/core/swap/swap-edits';
 import type { DeclaredSlot } from '@/core/markup/placement';
 import type { Database } from '../../db/database';
@@ -20,18 +21,26 @@ export async function prepareSwap(
   sources: OpenedSources,
   { change, picture }: { readonly change: Change; readonly picture: Intake },
 ): Promise<Prepared> {
-  const plan = await planFor(db, change, picture);
-  const edits = await editsFor(plan, change, sources);
+  const { plan, wordsOf } = await planFor(db, change, picture);
+  const edits = await editsFor(plan, wordsOf, sources);
   return { edits, files: await makeFiles(plan, picture), places: plan.places };
 }
 
-async function planFor(db: Database, change: Change, picture: Intake): Promise<SwapPlan> {
+/** The words that each place gets: its own, or those for all. */
+type WordsOf = (place: SwapPlace) => PlaceWords;
+
+async function planFor(
+  db: Database,
+  change: Change,
+  picture: Intake,
+): Promise<{ plan: SwapPlan; wordsOf: WordsOf }> {
   const { rows: chosen } = await db.pool.query<{ id: string }>(
     `select id from placements where id = any($1::bigint[]) and until_survey is null order by page_path, ordinal`,
     [change.placementIds],
   );
   refuseFewerPlaces(change.placementIds.length, chosen.length);
   const places: SwapPlace[] = [];
+  const words = new Map<SwapPlace, PlaceWords>();
   for (const { id } of chosen) {
     const [row] = await db.orm
       .select()
@@ -39,7 +48,11 @@ async function planFor(db: Database, change: Change, picture: Intake): Promise<S
       .where(eq(placements.id, Number(id)));
     if (!row?.filePath) continue;
     const declared = await withMeasured(db, row);
-    places.push({ ...row, declared, page: row.pagePath, source: row.sourcePath, path: row.filePath });
+    const focal = change.placeFocals[id];
+    const place = { ...row, declared, page: row.pagePath, source: row.sourcePath, path: row.filePath, focal };
+    places.push(place);
+    const own = change.placeWords[id];
+    words.set(place, { alt: own?.alt ?? change.words.alt, caption: own?.caption ?? change.words.caption });
   }
   const { rows: sizes } = await db.pool.query<{
     path: string;
@@ -52,7 +65,7 @@ async function planFor(db: Database, change: Change, picture: Intake): Promise<S
     [picture.siteId, change.editionId, change.id],
   );
   const known = new Map(sizes.map((size) => [size.path, size]));
-  return planSwap({
+  const plan = planSwap({
     places,
     oldPath: change.fromPath,
     oldSize: (path) => {
@@ -61,8 +74,9 @@ async function planFor(db: Database, change: Change, picture: Intake): Promise<S
     },
     candidate: { ...picture, focal: { x: picture.focalX, y: picture.focalY }, slug: slugOf(picture.title) },
     isTaken: (path) => known.has(path),
-    isOwn: picture.source?.isOwn ?? false,
+    ownPath: picture.source?.isOwn ? picture.source.address : null,
   });
+  return { plan, wordsOf: (place) => words.get(place) ?? change.words };
 }
 
 /** What a place declares, completed by what a reader's browser measured on that very page. */
@@ -86,13 +100,13 @@ async function withMeasured(
 
 const MEASURABLE = new Set(['img', 'input', 'svg-image', 'poster']);
 
-async function editsFor(plan: SwapPlan, change: Change, sources: OpenedSources): Promise<NewEdit[]> {
+async function editsFor(plan: SwapPlan, wordsOf: WordsOf, sources: OpenedSources): Promise<NewEdit[]> {
   const seen = new Set<string>();
   const rows: NewEdit[] = [];
   for (const { place, rendition } of plan.places) {
     const open = await sources.open(place.source);
     const fileName = rendition.path.split('/').at(-1) ?? rendition.path;
-    for (const edit of editsOfPlace(place, fileName, open.source, change.words)) {
+    for (const edit of editsOfPlace(place, fileName, open.source, wordsOf(place))) {
       const key = `${edit.source}#${edit.start}#${edit.subject}`;
       if (seen.has(key)) continue;
       seen.add(key);

@@ -6,6 +6,7 @@ import type { Problem } from '@/core/problem';
 import { gatherSwap, type SwapRequest } from '@/server/work/editions/gather-swap';
 import { receiveIntake } from '@/server/work/intake/receive-intake';
 import { refresh } from 'next/cache';
+import { takeFromSite } from '@/server/work/intake/keep-own';
 
 /** Takes a new picture in from the swap desk. */
 export async function bringIn(
@@ -24,6 +25,15 @@ export async function bringIn(
   if (!outcome.ok) return { problem: outcome.problem };
   refresh();
   return { id: outcome.value };
+}
+
+/** Takes a picture that the site has already as the one to put in. */
+export async function takeOwn(
+  siteId: number,
+  fileId: number,
+): Promise<{ id: number } | { problem: Problem }> {
+  const outcome = await act((db, actor) => takeFromSite(db, actor, siteId, fileId));
+  return outcome.ok ? { id: outcome.value } : { problem: outcome.problem };
 }
 
 /** Puts the swap into the edition being gathered, and goes there. */

@@ -2,6 +2,7 @@ import { pictureOfRoute } from '@/app/_data/pictures/picture-of-route';
 import { recentIntake, type PlacementRow } from '@/app/_data/pictures/pictures';
 import { siteFrame } from '@/app/_data/frame';
 import { fitsOfPicture } from '@/app/_data/pairs/pairs';
+import { siteCandidates } from '@/app/_data/pairs/site-candidates';
 import { numbersIn, type SearchParams } from '@/app/_data/query';
 import { mayEdit } from '@/core/edition/edition-state';
 import { Empty } from '@/ui/empty';
@@ -47,6 +48,8 @@ export default async function SwapPage({ params, searchParams }: SwapPageProps) 
       places={places}
       candidates={candidates}
       first={first}
+      onSite={await siteCandidates(site.id, found.file)}
+      mayTakeOff={actor.role === 'maintainer'}
       editionText={draft ? `edition ${draft.number}` : 'a new edition'}
     />
   );

@@ -3,7 +3,10 @@ import { Checkbox } from 'radix-ui';
 import { count, pixelsText, placeText } from '@/ui/format';
 import { kindText, slotText } from '@/ui/placement-text';
 import type { PixelSize } from '@/core/swap/slot';
-import { drawnSize, type DeskPlace, type Preview } from './desk-place';
+import type { OwnOfPlace } from '@/server/work/editions/gather-swap';
+import { After, type AfterPicture } from './after';
+import { drawnSize, type DeskPlace } from './desk-place';
+import { OwnWords } from './own-words';
 
 interface PlaceRowProps {
   place: DeskPlace;
@@ -11,13 +14,14 @@ interface PlaceRowProps {
   oldSize: PixelSize | null;
   isChosen: boolean;
   onChoose: (isChosen: boolean) => void;
-  after: (Preview & { readonly src: string; readonly size: PixelSize }) | null;
+  after: AfterPicture | null;
+  /** What this place has of its own. */
+  own: OwnOfPlace;
+  onOwn: (own: OwnOfPlace) => void;
 }
 
-const LOOK_AT_BELOW = 0.5;
-
 /** One place of the desk: the old picture in its slot, and the new one in the same slot with its crop. */
-export function PlaceRow({ place, oldSrc, oldSize, isChosen, onChoose, after }: PlaceRowProps) {
+export function PlaceRow({ place, oldSrc, oldSize, isChosen, onChoose, after, own, onOwn }: PlaceRowProps) {
   const isSheet = place.sourcePath !== place.pagePath;
   const box = after ? drawnSize(after.slot, after.size) : { width: 168, height: 112 };
   const name = placeText(place.pagePath);
@@ -51,54 +55,30 @@ export function PlaceRow({ place, oldSrc, oldSize, isChosen, onChoose, after }: 
         </p>
       </div>
       <div className="min-w-0">
-        {after ? (
-          <After isChosen={isChosen} after={after} box={box} />
+        {after && !isChosen ? (
+          <p className="text-sm text-ink-3">stays as it is</p>
+        ) : after ? (
+          <>
+            <After
+              after={after}
+              box={box}
+              isOwn={own.focal !== undefined}
+              onFocal={(focal) => {
+                const { focal: _, ...rest } = own;
+                onOwn(focal ? { ...rest, focal } : rest);
+              }}
+            />
+            <OwnWords
+              own={own}
+              hasAlt={(place.words.alt?.span.start ?? place.words.addAttribute) !== null}
+              hasCaption={place.words.caption !== null}
+              onWords={(words) => onOwn(own.focal ? { focal: own.focal, ...words } : words)}
+            />
+          </>
         ) : (
           <p className="text-sm text-ink-3">Choose a picture on the right.</p>
         )}
       </div>
     </li>
-  );
-}
-
-function After({
-  after,
-  box,
-  isChosen,
-}: {
-  after: NonNullable<PlaceRowProps['after']>;
-  box: { width: number; height: number };
-  isChosen: boolean;
-}) {
-  if (!isChosen) return <p className="text-sm text-ink-3">stays as it is</p>;
-  const { crop, size, keeps, isTooSmall, src, slot } = after;
-  const scale = box.width / crop.widthPx;
-  const isMuchCut = keeps < LOOK_AT_BELOW;
-  return (
-    <>
-      <div className="relative overflow-hidden bg-mat" style={box}>
-        <img
-          src={src}
-          alt=""
-          className="absolute max-w-none"
-          style={{
-            width: size.widthPx * scale,
-            height: size.heightPx * scale,
-            left: -crop.left * scale,
-            top: -crop.top * scale,
-          }}
-        />
-      </div>
-      <p className={`mt-1 ${isMuchCut ? 'text-should' : ''}`}>
-        {keeps > 0.995 ? 'the whole picture' : `keeps ${Math.round(keeps * 100)} % of the picture`}
-        {isMuchCut ? ': look at this one' : ''}
-      </p>
-      <p className="text-sm text-ink-2">
-        {slot.shape === 'free'
-          ? 'as large as it is'
-          : `made ${Math.min(slot.widthPx, crop.widthPx)} × ${Math.min(slot.heightPx, crop.heightPx)} pixels`}
-        {isTooSmall ? <span className="text-should">, fewer than the place asks for</span> : ''}
-      </p>
-    </>
   );
 }

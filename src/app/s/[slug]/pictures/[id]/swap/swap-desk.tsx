@@ -1,19 +1,18 @@
 'use client';
 
 import Link from 'next/link';
-import { useState, useTransition } from 'react';
-import type { FocalPoint } from '@/core/swap/crop';
-import type { Problem } from '@/core/problem';
 import type { PixelSize } from '@/core/swap/slot';
+import type { SiteCandidate } from '@/app/_data/pairs/site-candidates';
 import { Button } from '@/ui/button';
 import { count, pixelsText } from '@/ui/format';
 import { keepingSubmit } from '@/ui/keeping-submit';
 import { ProblemText } from '@/ui/problem-text';
-import { putIntoEdition } from './actions';
 import { Candidates, type CandidateRow } from './candidates';
 import { ChosenPicture } from './chosen-picture';
 import { previewOf, type DeskPlace } from './desk-place';
+import { OwnCandidates } from './own-candidates';
 import { PlaceRow } from './place-row';
+import { keyOf, useSwap } from './use-swap';
 import { WordField } from './word-field';
 
 interface SwapDeskProps {
@@ -31,44 +30,19 @@ interface SwapDeskProps {
   /** The one that is chosen to begin with. */
   first: number | null;
   editionText: string;
+  /** Pictures that the site has already. */
+  onSite: readonly SiteCandidate[];
+  mayTakeOff: boolean;
 }
 
-const MIDDLE: FocalPoint = { x: 0.5, y: 0.5 };
-
 /** Old pictures in their slots, the candidate in the same slots, and the words, in one step. */
-export function SwapDesk({ slug, siteId, file, places, candidates, first, editionText }: SwapDeskProps) {
-  const [left, setLeft] = useState<ReadonlySet<string>>(new Set());
-  // The point is the suggested one until somebody moves it.
-  const [chosen, setChosen] = useState<{ id: number; focal: FocalPoint | null } | null>(
-    first === null ? null : { id: first, focal: null },
-  );
-  const [problem, setProblem] = useState<Problem | null>(null);
-  const [isPending, startPutting] = useTransition();
-  const candidate = candidates.find(({ id }) => id === chosen?.id);
+export function SwapDesk(props: SwapDeskProps) {
+  const { slug, siteId, file, places, candidates, editionText, onSite, mayTakeOff } = props;
+  const swap = useSwap({ slug, siteId, path: file.path, places, candidates, first: props.first });
+  const { candidate, chosen, focal, taken } = swap;
   const old: PixelSize | null =
     file.widthPx && file.heightPx ? { widthPx: file.widthPx, heightPx: file.heightPx } : null;
-  const keyOf = (place: DeskPlace) => `${place.sourcePath}#${place.start}`;
-  const taken = places.filter((place) => !left.has(keyOf(place)));
-  const captions = onceEach(taken, ({ words }) => words.caption?.start ?? null);
-  const described = onceEach(taken, ({ words }) => words.alt?.span.start ?? words.addAttribute);
-  const focal = chosen?.focal ?? (candidate ? { x: candidate.focalX, y: candidate.focalY } : MIDDLE);
   const src = candidate ? `/s/${slug}/image/${candidate.sha256}` : null;
-
-  const submit = (form: FormData) => {
-    setProblem(null);
-    startPutting(async () => {
-      const request = {
-        siteId,
-        fromPath: file.path,
-        intakeId: candidate?.id ?? 0,
-        placementIds: taken.flatMap(({ ids }) => ids),
-        alt: String(form.get('alt') ?? ''),
-        caption: String(form.get('caption') ?? ''),
-        focal,
-      };
-      setProblem(await putIntoEdition(slug, request));
-    });
-  };
   return (
     <main className="grid min-h-[calc(100vh-46px)] grid-cols-[minmax(0,1fr)_318px] bg-sheet max-lg:grid-cols-1">
       <div className="min-w-0 border-r border-line">
@@ -80,60 +54,46 @@ export function SwapDesk({ slug, siteId, file, places, candidates, first, editio
               place={place}
               oldSrc={file.src}
               oldSize={old}
-              isChosen={!left.has(keyOf(place))}
-              onChoose={(isChosen) =>
-                setLeft(
-                  (now) =>
-                    new Set(
-                      isChosen ? [...now].filter((key) => key !== keyOf(place)) : [...now, keyOf(place)],
-                    ),
-                )
-              }
+              isChosen={swap.isTaken(place)}
+              onChoose={(isChosen) => swap.take(place, isChosen)}
               after={
                 candidate && src
-                  ? { ...previewOf(place, old, candidate, focal), src: `${src}?whole`, size: candidate }
+                  ? {
+                      ...previewOf(place, old, candidate, swap.ownOf(place).focal ?? focal),
+                      src: `${src}?whole`,
+                      size: candidate,
+                    }
                   : null
               }
+              own={swap.ownOf(place)}
+              onOwn={(own) => swap.setOwnOf(place, own)}
             />
           ))}
         </ul>
       </div>
-      <form onSubmit={keepingSubmit(submit)} className="space-y-4 px-[18px] py-3">
-        <Candidates
-          slug={slug}
-          siteId={siteId}
-          candidates={candidates}
-          chosen={chosen?.id ?? null}
-          onChoose={(id) => setChosen({ id, focal: null })}
+      <form onSubmit={keepingSubmit(swap.submit)} className="space-y-4 px-[18px] py-3">
+        <Candidates {...{ slug, siteId, candidates, chosen }} onChoose={swap.choose} />
+        <OwnCandidates
+          {...{ slug, siteId }}
+          desk={`/s/${slug}/pictures/${file.id}/swap`}
+          candidates={onSite}
+          onChoose={swap.choose}
         />
-        {src && chosen ? (
+        {src && candidate ? (
           <ChosenPicture
             src={src}
             focal={focal}
-            onMove={(moved) => setChosen({ ...chosen, focal: moved })}
-            correctAt={`/s/${slug}/revise?line=${chosen.id}&swap=${file.id}`}
+            onMove={swap.moveFocal}
+            correctAt={`/s/${slug}/revise?line=${candidate.id}&swap=${file.id}`}
           />
         ) : null}
-        <section aria-labelledby="words" className="space-y-3">
-          <h2 id="words" className="text-lg font-semibold">
-            Words for {taken.length === 1 ? 'it' : `all ${taken.length}`}
-          </h2>
-          <WordField
-            name="alt"
-            label={`Alt text, read aloud in ${described.length} of ${count(taken.length, 'place')}`}
-            before={described.map(({ alt }) => alt)}
-            isDisabled={described.length === 0}
-          />
-          <WordField
-            name="caption"
-            label={`Caption, under the picture in ${captions.length} of ${count(taken.length, 'place')}`}
-            before={captions.map(({ caption }) => caption)}
-            isDisabled={captions.length === 0}
-          />
-        </section>
-        {problem ? <ProblemText problem={problem} /> : null}
-        <Button type="submit" weight="main" disabled={!candidate || taken.length === 0 || isPending}>
-          {isPending ? 'Putting it in …' : `Put into ${editionText}`}
+        <WordsForAll taken={taken} />
+        {mayTakeOff ? (
+          <OldFile isOn={swap.isOldTakenOff} isAll={swap.isAll} onChange={swap.setOldTakenOff} />
+        ) : null}
+        {swap.problem ? <ProblemText problem={swap.problem} /> : null}
+        <Button type="submit" weight="main" disabled={!candidate || taken.length === 0 || swap.isPending}>
+          {swap.isPending ? 'Putting it in …' : `Put into ${editionText}`}
         </Button>
         <p className="text-sm text-ink-2">
           {count(taken.length, 'place')}. Words left empty stay as they are. Nothing is live until the edition
@@ -141,6 +101,60 @@ export function SwapDesk({ slug, siteId, file, places, candidates, first, editio
         </p>
       </form>
     </main>
+  );
+}
+
+interface OldFileProps {
+  isOn: boolean;
+  /** Whether the swap takes all its places. */
+  isAll: boolean;
+  onChange: (isOn: boolean) => void;
+}
+
+/** What becomes of the old picture's file. */
+function OldFile({ isOn, isAll, onChange }: OldFileProps) {
+  return (
+    <label className="flex items-start gap-2">
+      <input
+        type="checkbox"
+        className="mt-1 accent-green"
+        checked={isOn}
+        disabled={!isAll}
+        onChange={({ target }) => onChange(target.checked)}
+      />
+      <span>
+        Use the old one nowhere else: take its file off the site
+        <span className="block text-sm text-ink-2">
+          {isAll
+            ? 'Unless something else names it. Otherwise it stays where it is.'
+            : 'Only where it leaves all its places.'}
+        </span>
+      </span>
+    </label>
+  );
+}
+
+function WordsForAll({ taken }: { taken: readonly DeskPlace[] }) {
+  const captions = onceEach(taken, ({ words }) => words.caption?.start ?? null);
+  const described = onceEach(taken, ({ words }) => words.alt?.span.start ?? words.addAttribute);
+  return (
+    <section aria-labelledby="words" className="space-y-3">
+      <h2 id="words" className="text-lg font-semibold">
+        Words for {taken.length === 1 ? 'it' : `all ${taken.length}`}
+      </h2>
+      <WordField
+        name="alt"
+        label={`Alt text, read aloud in ${described.length} of ${count(taken.length, 'place')}`}
+        before={described.map(({ alt }) => alt)}
+        isDisabled={described.length === 0}
+      />
+      <WordField
+        name="caption"
+        label={`Caption, under the picture in ${captions.length} of ${count(taken.length, 'place')}`}
+        before={captions.map(({ caption }) => caption)}
+        isDisabled={captions.length === 0}
+      />
+    </section>
   );
 }
 

@@ -1,0 +1,114 @@
+'use client';
+
+import { useRef, type KeyboardEvent, type PointerEvent } from 'react';
+import { focalOfCrop, type FocalPoint } from '@/core/swap/crop';
+import type { PixelSize } from '@/core/swap/slot';
+import type { Preview } from './desk-place';
+
+export type AfterPicture = Preview & { readonly src: string; readonly size: PixelSize };
+
+interface AfterProps {
+  after: AfterPicture;
+  box: { readonly width: number; readonly height: number };
+  isOwn: boolean;
+  /** `null`: as everywhere. */
+  onFocal: (focal: FocalPoint | null) => void;
+}
+
+const LOOK_AT_BELOW = 0.5;
+/** Share of what is shown by which a key moves it. */
+const STEP = 0.05;
+const KEYS: Readonly<Record<string, readonly [number, number]>> = {
+  ArrowLeft: [-1, 0],
+  ArrowRight: [1, 0],
+  ArrowUp: [0, -1],
+  ArrowDown: [0, 1],
+};
+
+/** The new picture in a place with its crop, which can be drawn to another part of it for this place alone. */
+export function After({ after, box, isOwn, onFocal }: AfterProps) {
+  const { crop, size, keeps, isTooSmall, src, slot } = after;
+  const from = useRef<{ x: number; y: number; crop: Preview['crop'] } | null>(null);
+  const scale = box.width / crop.widthPx;
+  const isMuchCut = keeps < LOOK_AT_BELOW;
+  const isWhole = crop.widthPx >= size.widthPx && crop.heightPx >= size.heightPx;
+  const middle = focalOfCrop(size, crop, { x: 0.5, y: 0.5 });
+  const move = (start: Preview['crop'], dx: number, dy: number) =>
+    onFocal(focalOfCrop(size, { ...start, left: start.left + dx, top: start.top + dy }, middle));
+  const onPointerDown = (event: PointerEvent<HTMLButtonElement>) => {
+    event.currentTarget.setPointerCapture(event.pointerId);
+    from.current = { x: event.clientX, y: event.clientY, crop };
+  };
+  const onPointerMove = (event: PointerEvent) => {
+    const start = from.current;
+    if (start) move(start.crop, (start.x - event.clientX) / scale, (start.y - event.clientY) / scale);
+  };
+  const onKeyDown = (event: KeyboardEvent) => {
+    const way = KEYS[event.key];
+    if (!way) return;
+    event.preventDefault();
+    move(crop, way[0] * STEP * crop.widthPx, way[1] * STEP * crop.heightPx);
+  };
+  const picture = (
+    <img
+      src={src}
+      alt=""
+      draggable={false}
+      className="absolute max-w-none"
+      style={{
+        width: size.widthPx * scale,
+        height: size.heightPx * scale,
+        left: -crop.left * scale,
+        top: -crop.top * scale,
+      }}
+    />
+  );
+  return (
+    <>
+      {isWhole ? (
+        <div className="relative overflow-hidden bg-mat" style={box}>
+          {picture}
+        </div>
+      ) : (
+        <button
+          type="button"
+          aria-label="What is shown of it here: draw it, or move it with the arrow keys"
+          className="relative block cursor-move touch-none overflow-hidden bg-mat"
+          style={box}
+          onPointerDown={onPointerDown}
+          onPointerMove={onPointerMove}
+          onPointerUp={() => {
+            from.current = null;
+          }}
+          onKeyDown={onKeyDown}
+        >
+          {picture}
+        </button>
+      )}
+      <p className={`mt-1 ${isMuchCut ? 'text-should' : ''}`}>
+        {keeps > 0.995 ? 'the whole picture' : `keeps ${Math.round(keeps * 100)} % of the picture`}
+        {isMuchCut ? ': look at this one' : ''}
+        {isOwn ? (
+          <>
+            {', drawn for this place '}
+            <button type="button" className="font-semibold text-green" onClick={() => onFocal(null)}>
+              As everywhere
+            </button>
+          </>
+        ) : null}
+      </p>
+      <p className="text-sm text-ink-2">
+        {slot.shape === 'free'
+          ? 'as large as it is'
+          : `made ${Math.min(slot.widthPx, crop.widthPx)} × ${Math.min(slot.heightPx, crop.heightPx)} pixels`}
+        {isTooSmall ? (
+          <span className="text-should">
+            , {(slot.widthPx / crop.widthPx).toFixed(1)} times fewer than the place asks for
+          </span>
+        ) : (
+          ''
+        )}
+      </p>
+    </>
+  );
+}

@@ -1,0 +1,1 @@
+ALTER TABLE "changes" ADD COLUMN "place_focals" jsonb DEFAULT '{}'::jsonb NOT NULL;
