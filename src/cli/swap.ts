@@ -1,5 +1,5 @@
 import { readFile } from 'node:fs/promises';
-import { siteOfFiles } from '@/core/address/resolve-address';
+import { siteOfFiles, withoutEmptySegments } from '@/core/address/resolve-address';
 import { applyEdits } from '@/core/edit/apply-edits';
 import type { SiteEdit } from '@/core/edit/source-edit';
 import type { PlaceWords } from '@/core/edit/word-edits';
@@ -88,7 +88,7 @@ async function planAll(
   const planned: Planned[] = [];
   for (const row of rows) {
     try {
-      const from = itself(row.from);
+      const from = itself(withoutEmptySegments(row.from));
       const paths = familyOf(from);
       const places = paths.flatMap((path) => (placesOf.get(path) ?? []).map((place) => ({ ...place, path })));
       const one = await planOne(row, { from, places, taken, sizes: await sizesOf(connection, paths, taken) });

@@ -1,8 +1,9 @@
 /**
  * `npm run bench [FOLDER …]`: a JSON line a measure. Folders are sites that nobody here wrote, read beside our own.
- * `BENCH=crawling` (or reading, swapping, surveying, stopping, errata, pictures, focus, intake, families, rights, faults, alternatives) measures that alone.
+ * `BENCH=crawling` (or reading, swapping, boxes, surveying, stopping, errata, pictures, focus, intake, families, rights, faults, alternatives) measures that alone.
  */
 import { benchAlternatives } from './alternatives';
+import { benchBoxes } from './boxes';
 import { benchCrawling } from './crawling';
 import { benchErrata } from './errata';
 import { benchFaults } from './faults';
@@ -21,6 +22,7 @@ const only = process.env['BENCH'];
 const measures = {
   reading: () => benchReading(process.argv.slice(2)),
   swapping: benchSwapping,
+  boxes: () => benchBoxes(process.argv.slice(2)),
   crawling: benchCrawling,
   surveying: benchSurveying,
   stopping: benchStopping,

@@ -33,6 +33,18 @@ describe('resolveAddress', () => {
   ])('%s', (_name, value, page, expected) => {
     expect(addressText(resolveAddress(value, on(page), site))).toBe(expected);
   });
+  it.each([
+    ['img//a.jpg', 'img/a.jpg'],
+    ['/img/b///a.jpg', 'img/b/a.jpg'],
+    ['///a.jpg', null],
+    ['/.//a.jpg', 'a.jpg'],
+  ])('%s is the file without its empty segments, and is told as it was written', (value, path) => {
+    const address = resolveAddress(value, on('x.html'), site);
+    expect(address.kind === 'site' ? address.path : null).toBe(path);
+    if (path) expect(addressText(address)).not.toBe(path);
+    const live = { ...site, keepsQueries: true };
+    if (path) expect(resolveAddress(value, on('x.html'), live)).toEqual({ kind: 'site', path: addressText(address) }); // prettier-ignore
+  });
 
   it('finds a path again that was written as a URL', () => {
     for (const path of ['img/café.jpg', "a'b (c)!*.png", 'x y/100%.jpg', 'a+b,c;d=e&f.gif']) {

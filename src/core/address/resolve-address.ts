@@ -22,7 +22,12 @@ export interface SiteAddressing {
 
 /** Where a reference leads: a file of the site, another address, or nowhere. */
 export type ResolvedAddress =
-  | { readonly kind: 'site'; readonly path: string }
+  | {
+      readonly kind: 'site';
+      readonly path: string;
+      /** The same with empty segments (`img//a.png`), where it was written with some. */
+      readonly asWritten?: string;
+    }
   | { readonly kind: 'elsewhere'; readonly url: string }
   | { readonly kind: 'none' };
 
@@ -84,9 +89,20 @@ export function resolveAddress(value: string, base: string, site: SiteAddressing
   const url = parsedUrl(trimmed, base);
   if (!url) return NOWHERE;
   if ((url.protocol === 'http:' || url.protocol === 'https:') && site.hosts.includes(url.host)) {
-    return { kind: 'site', path: decodePath(url.pathname.slice(1), site) + queryOf(url, site) };
+    return siteAddress(decodePath(url.pathname.slice(1), site) + queryOf(url, site), site);
   }
   return { kind: 'elsewhere', url: url.href };
+}
+
+/** Among files an empty segment is none, as file systems and the usual servers have it; a live server may tell them apart. */
+function siteAddress(path: string, { keepsQueries }: SiteAddressing): ResolvedAddress {
+  if (keepsQueries || !(path.startsWith('/') || path.includes('//'))) return { kind: 'site', path };
+  return { kind: 'site', path: withoutEmptySegments(path), asWritten: path };
+}
+
+/** A path of the site without the empty segments that it may be written with. */
+export function withoutEmptySegments(path: string): string {
+  return path.replace(/\/{2,}/g, '/').replace(/^\//, '');
 }
 
 /** A reference as a URL, or `null` where the standard can't parse it; half the work of asking first. */
@@ -120,7 +136,7 @@ export function plainPath(path: string, { keepsQueries }: Pick<SiteAddressing, '
 export function addressText(address: ResolvedAddress): string | null {
   switch (address.kind) {
     case 'site':
-      return address.path;
+      return address.asWritten ?? address.path;
     case 'elsewhere':
       return address.url;
     case 'none':

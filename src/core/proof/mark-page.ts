@@ -2,7 +2,7 @@
  * A page's source made ready to be shown in a sandbox: each place's element carries its numbers, references lead to
  * where the site's files are served, and what would navigate or loosen the sandbox is taken out.
  */
-import { addressText, resolveAddress, urlOfPath, type SiteAddressing } from '../address/resolve-address';
+import { resolveAddress, urlOfPath, type SiteAddressing } from '../address/resolve-address';
 import { attributeValue } from '../edit/write-value';
 import { attributeText, locateAttribute, type Element } from '../markup/attribute-value';
 import { elementPath } from '../markup/element-path';
@@ -131,7 +131,7 @@ function tamed(tree: PageTree, element: Element, { base, site, servedAt }: Tamin
 
 function addressOf(value: string | null, base: string, site: SiteAddressing): string | null {
   const address = resolveAddress(value ?? '', base, site);
-  return address.kind === 'site' ? addressText(address) : null;
+  return address.kind === 'site' ? address.path : null;
 }
 
 function spliced(text: string, splices: readonly Splice[]): string {

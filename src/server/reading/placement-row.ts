@@ -28,5 +28,5 @@ export function placementRow(placement: Placement, site: SiteAddressing) {
 }
 
 function rowUrl(address: ResolvedAddress, site: SiteAddressing): string | null {
-  return address.kind === 'site' ? plainPath(address.path, site) : addressText(address);
+  return address.kind === 'site' ? plainPath(addressText(address) ?? '', site) : addressText(address);
 }
