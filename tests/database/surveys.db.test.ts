@@ -16,7 +16,9 @@ import {
 } from '@/server/work/surveys/start-survey';
 import { importViews } from '@/server/work/reach/import-views';
 import { problemOf } from '@/server/problem-error';
+import { surveySite } from '@/server/work/surveys/survey-site';
 import { connected } from '../fixtures/connected';
+import { heldBack } from '../fixtures/held-back';
 import { runJobs } from '../fixtures/run-jobs';
 import { standIn, type Answer, type StandInServer } from '../fixtures/stand-in-server';
 import { MAINTAINER, useDatabase, VIEWER } from '../fixtures/test-database';
@@ -155,6 +157,39 @@ describe('surveys of a folder', () => {
       (error: unknown) => problemOf(error).code,
     );
     expect(refused).toBe('NOT_ALLOWED');
+  });
+});
+
+describe('a survey that is stopped', () => {
+  it('ends before anything is added up, keeps what it read, and is added up behind', async () => {
+    const { db, folder } = held;
+    const many = Array.from({ length: 60 }, (_, n) => [`${n}.html`, '<img src="a.png" alt="">'] as const);
+    await writeFiles(join(folder, 'halt'), {
+      ...Object.fromEntries(many),
+      'a.png': await flatPicture(20, 10),
+    });
+    const from = { kind: 'folder', path: join(folder, 'halt') } as const;
+    await connectSite(db, MAINTAINER, { name: 'Halt', liveUrl: null, hosts: [], from });
+    const id = await siteId(db, 'halt');
+    const { rows } = await db.pool.query<{ id: number }>('select id from surveys where site_id = $1', [id]);
+    const atWork = heldBack(db, 'update surveys set phase');
+    const addingUp = heldBack(atWork.db, 'update pages p set places');
+    const running = surveySite(addingUp.db, rows[0]?.id ?? 0);
+    await atWork.reached;
+    await stopSurvey(db, MAINTAINER, id, 1);
+    atWork.goOn();
+    await addingUp.reached;
+    const told = await lastSurvey(db, id);
+    expect(told.state).toBe('stopped');
+    expect(told.counts['files']).toBe(1);
+    const read = await db.pool.query('select 1 from pages where site_id = $1 and gone_in is null', [id]);
+    expect(read.rows.length).toBeGreaterThan(0);
+    addingUp.goOn();
+    await running;
+    expect((await lastSurvey(db, id)).state).toBe('stopped');
+    await resumeSurvey(db, MAINTAINER, id, 1);
+    await runJobs(db);
+    expect(await lastSurvey(db, id)).toMatchObject({ state: 'done', counts: { pages: 60, placements: 60 } });
   });
 });
 

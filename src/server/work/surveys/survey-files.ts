@@ -55,9 +55,7 @@ export async function surveyFiles(
   const known = new Map(rows.map((row) => [row.path, row]));
   const found = connection.find ? await connection.find(await wantedPaths(client, siteId, files)) : [];
   const all = [...files, ...found];
-  const pictures = all.filter(
-    ({ path, role }) => role === 'file' || (!role && isPictureAddress({ kind: 'site', path })),
-  );
+  const pictures = picturesOf(all);
   const changed = pictures.filter(
     (file) => !isSame(file, known.get(file.path), connection.hashOf?.(file.path)),
   );
@@ -87,6 +85,13 @@ export async function surveyFiles(
   const gone = await closeGone(client, siteId, { survey, paths });
   await nameNearMisses(client, siteId, all);
   return { files: pictures.length, changed: changed.length + gone };
+}
+
+/** The pictures among files, by what they were found as, or by their names. */
+export function picturesOf(files: readonly SiteFile[]): SiteFile[] {
+  return files.filter(
+    ({ path, role }) => role === 'file' || (!role && isPictureAddress({ kind: 'site', path })),
+  );
 }
 
 /** What a file was before its bytes became others; kept where they are the same as before. */

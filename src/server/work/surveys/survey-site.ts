@@ -26,7 +26,7 @@ import { openForSurvey } from './open-for-survey';
 import { provePublications } from '../editions/prove-publications';
 import { rulesOf } from '../sites/site-connection';
 import { withSiteLock } from '../sites/site-lock';
-import { surveyFiles } from './survey-files';
+import { picturesOf, surveyFiles } from './survey-files';
 import type { SurveyConnection } from './survey-connection';
 import { updateReach } from '../reach/update-reach';
 import { updateTallies } from './update-tallies';
@@ -56,7 +56,7 @@ export async function surveySite(db: Database, surveyId: number, turn: Turn = UN
       .set({ state: 'running', startedAt: survey.startedAt ?? new Date(), problem: null, finishedAt: null })
       .where(eq(surveys.id, surveyId));
     try {
-      const { counts, isStopped } = await readInto(db, client, site, {
+      const { counts, isStopped, addUp } = await readInto(db, client, site, {
         id: surveyId,
         number: survey.number,
         turn,
@@ -64,6 +64,8 @@ export async function surveySite(db: Database, surveyId: number, turn: Turn = UN
       if (turn.isOver && !isStopped) throw new TurnOver();
       if (!isStopped) await provePublications(db, site);
       await end(db, survey, { state: isStopped ? 'stopped' : 'done', counts });
+      // Nobody waits for it: whoever pressed Stop has been told. Where this dies, the next survey adds up all.
+      await addUp?.();
     } catch (error) {
       if (error instanceof TurnOver) {
         await db.orm.update(surveys).set({ state: 'waiting' }).where(eq(surveys.id, surveyId));
@@ -120,12 +122,14 @@ function reporter({ pool }: Database, survey: Running) {
 
 type Reporter = ReturnType<typeof reporter>;
 
-async function readInto(
-  db: Database,
-  client: PoolClient,
-  site: Site,
-  survey: Running,
-): Promise<{ counts: SurveyCounts; isStopped: boolean }> {
+interface Surveyed {
+  readonly counts: SurveyCounts;
+  readonly isStopped: boolean;
+  /** What is left to be added up once the survey has ended. */
+  readonly addUp?: () => Promise<void>;
+}
+
+async function readInto(db: Database, client: PoolClient, site: Site, survey: Running): Promise<Surveyed> {
   const report = reporter(db, survey);
   const connection = await openForSurvey(db, site, survey.number, {
     isStopped: report.isEnding,
@@ -143,7 +147,7 @@ async function readThrough(
   site: Site,
   survey: Running,
   { connection, report }: { connection: SurveyConnection; report: Reporter },
-): Promise<{ counts: SurveyCounts; isStopped: boolean }> {
+): Promise<Surveyed> {
   const { files, skipped, isWhole } = await connection.list();
   const pages = pagesOf(files);
   await report.say('reading pages', 0, pages.length);
@@ -174,7 +178,7 @@ async function readThrough(
       if (report.isEnding()) break;
     }
     await report.say('closing', pages.length, pages.length);
-    if (changedPages > 0) await freshStatistics(client, ['pages', 'placements']);
+    if (changedPages > 0 && !report.isStopped()) await freshStatistics(client, ['pages', 'placements']);
     await inTransaction(client, async () => {
       await keepMarks(client, site.id, changed.remarked());
       await writeAllDormant(client, site, at, { pool, sources });
@@ -187,6 +191,24 @@ async function readThrough(
     });
   } finally {
     await pool.close();
+  }
+  const counted = { pages: pages.length, changedPages, skipped: [...unread, ...skipped].slice(0, 500) };
+  if (report.isStopped()) {
+    const left = {
+      ...counted,
+      placements: await standing(client, site.id),
+      files: files.length - pages.length,
+    };
+    return {
+      counts: { ...left, ...(await countDifference(client, at)) },
+      isStopped: true,
+      addUp: async () => {
+        for (const { bytes } of sources) await storeBytes(new Uint8Array(bytes));
+        await freshStatistics(client, ['pages', 'placements']);
+        await updateTallies(client, site.id);
+        await updateReach(client, site.id);
+      },
+    };
   }
   await report.say('looking at files', pages.length, pages.length);
   const fileCount = await surveyFiles(client, connection, {
@@ -205,19 +227,17 @@ async function readThrough(
     await updateTallies(client, site.id);
     await updateReach(client, site.id);
   }
+  const placements = await standing(client, site.id);
+  return { counts: { ...counted, placements, files: fileCount.files, ...difference }, isStopped };
+}
+
+/** How many placements stand on the site as far as it was read. */
+async function standing(client: PoolClient, siteId: number): Promise<number> {
   const { rows } = await client.query<{ count: string }>(
     'select count(*) from placements where site_id = $1 and until_survey is null',
-    [site.id],
+    [siteId],
   );
-  const counts = {
-    pages: pages.length,
-    changedPages,
-    placements: Number(rows[0]?.count ?? 0),
-    files: fileCount.files,
-    skipped: [...unread, ...skipped].slice(0, 500),
-    ...difference,
-  };
-  return { counts, isStopped };
+  return Number(rows[0]?.count ?? 0);
 }
 
 function keyOf(sources: readonly SharedSource[]): string {
