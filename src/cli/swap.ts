@@ -10,6 +10,7 @@ import { decodeBytes, decodeSource, type SourceText } from '@/core/source/decode
 import { slugOfFile } from '@/core/swap/file-name';
 import { planSwap, type SwapPlan } from '@/core/swap/plan-swap';
 import { editsOfPlace } from '@/core/swap/swap-edits';
+import { shapePoints, type ShapePoint } from '@/core/focus/shape-points';
 import type { FocalPoint } from '@/core/swap/crop';
 import type { PixelSize } from '@/core/swap/slot';
 import type { ReadableConnection, SiteFile } from '@/server/connections/connection';
@@ -147,20 +148,24 @@ async function planOne(row: NamedSwap, { from, places, taken, sizes }: Standing)
     });
   });
   const facts = await inspectImage(picture, row.to);
-  const focal = row.focal ?? (await suggested(picture, row.to));
+  const focus = row.focal ? { focal: row.focal } : await suggested(picture, row.to);
   const plan = planSwap({
     places,
     oldSize: (path) => sizes.get(path) ?? null,
     oldPath: from,
-    candidate: { ...facts, focal, slug: slugOfFile(row.to) },
+    candidate: { ...facts, ...focus, slug: slugOfFile(row.to) },
     isTaken: (path) => taken.has(path),
   });
   return { plan, picture, words: { alt: row.alt ?? null, caption: row.caption ?? null } };
 }
 
-async function suggested(picture: Uint8Array, name: string): Promise<FocalPoint> {
+async function suggested(
+  picture: Uint8Array,
+  name: string,
+): Promise<{ focal: FocalPoint; shapes: readonly ShapePoint[] }> {
   const { findHeads } = await import('@/server/imaging/find-heads');
-  return (await lookForFocus(picture, name, findHeads)).focus;
+  const found = await lookForFocus(picture, name, findHeads);
+  return { focal: found.focus, shapes: shapePoints(found, found) };
 }
 
 /** Sizes of old pictures; `null` where one is missing or unreadable, which no swap should fail for. */

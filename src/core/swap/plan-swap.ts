@@ -2,6 +2,7 @@
  * Plans a swap: which file each placement gets, how it is cropped, and what that costs. Decides nothing about rights
  * or freshness, makes no pixels and changes no source.
  */
+import { suggestedCrop, type ShapePoint } from '../focus/shape-points';
 import type { PlacementKind } from '../markup/kinds/kind';
 import type { DeclaredSlot, WordAnchors } from '../markup/placement';
 import { cropToShape, shareKept, type CropRect, type FocalPoint } from './crop';
@@ -17,6 +18,8 @@ export interface Candidate extends PixelSize {
   readonly format: string;
   readonly isAnimated: boolean;
   readonly focal: FocalPoint;
+  /** Its best crops, where the point is the suggested one. */
+  readonly shapes?: readonly ShapePoint[];
   /** Slug from which file names are made. */
   readonly slug: string;
 }
@@ -123,9 +126,7 @@ export function planSwap(input: {
       return { place, slot, rendition: asItIs(folder), keeps: 1, isTooSmall: false };
     }
     const crop =
-      slot.shape === 'free'
-        ? whole
-        : cropToShape(candidate, slot.widthPx / slot.heightPx, place.focal ?? candidate.focal);
+      slot.shape === 'free' ? whole : cropFor(candidate, slot.widthPx / slot.heightPx, place.focal);
     const size = fitted(crop, slot);
     const format = formatFor(place, candidate);
     const keeps = shareKept(candidate, crop);
@@ -143,6 +144,21 @@ export function planSwap(input: {
     return { place, slot, rendition, keeps, isTooSmall };
   });
   return { places, renditions: [...made.values()] };
+}
+
+/**
+ * The crop of a shape: about the point that somebody chose for the place, else the best one that was found.
+ *
+ * @param ratio width ÷ height, > 0
+ */
+export function cropFor(
+  candidate: Pick<Candidate, 'widthPx' | 'heightPx' | 'focal' | 'shapes'>,
+  ratio: number,
+  own: FocalPoint | undefined,
+): CropRect {
+  const { focal, shapes } = candidate;
+  if (own || !shapes) return cropToShape(candidate, ratio, own ?? focal);
+  return suggestedCrop(candidate, ratio, focal, shapes);
 }
 
 /** A pixel more or less is no other picture: 1,600 × 1,067 where 1,600 × 1,066 were asked for. */

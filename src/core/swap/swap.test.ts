@@ -290,6 +290,16 @@ describe('what single places have, and files of the site itself', () => {
     expect(places.map(({ rendition }) => rendition.crop.left)).toEqual([100, 200]);
     expect(new Set(places.map(({ rendition }) => rendition.path)).size).toBe(2);
   });
+  it('goes by its best crops, as long as nobody has chosen a point', () => {
+    const shapes = [{ ratio: 1, at: 1 }];
+    const places = [at('img/old.jpg'), at('img/old.jpg', { focal: { x: 0.5, y: 0.5 } })];
+    const planned = planSwap({
+      ...input,
+      candidate: { ...candidate, focal: { x: 0.9, y: 0.5 }, shapes },
+      places,
+    });
+    expect(planned.places.map(({ rendition }) => rendition.crop.left)).toEqual([200, 100]);
+  });
   it.each([
     ['shown where it is', 'img/old.jpg', 'img/large.jpg', ['img/large.jpg'], []],
     ['copied beside what looks into another folder', 'pics/old.jpg', 'img/large.jpg', ['pics/new.jpg'], ['pics/new.jpg']], // prettier-ignore

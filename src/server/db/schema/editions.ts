@@ -18,6 +18,7 @@ import type { EditionState } from '@/core/edition/edition-state';
 import type { Problem } from '@/core/problem';
 import type { IntakeFinding } from '@/core/intake/findings';
 import type { Revision } from '@/core/revision/steps';
+import type { ShapePoint } from '@/core/focus/shape-points';
 import type { FocalPoint } from '@/core/swap/crop';
 import type { PlannedPlace, Rendition } from '@/core/swap/plan-swap';
 import type { EditSubject } from '@/core/swap/swap-edits';
@@ -51,6 +52,8 @@ export const intake = pgTable(
     focalY: doublePrecision('focal_y').notNull().default(0.5),
     /** What the point rests on; `null` where a person put it there. */
     focalBecause: jsonb('focal_because').$type<readonly string[]>().default(['middle']),
+    /** Its best crops of some shapes, as far as they were looked for. */
+    shapes: jsonb('shapes').$type<readonly ShapePoint[]>(),
     receivedBy: text('received_by').notNull(),
     receivedAt: moment('received_at').notNull().defaultNow(),
     /** The delivery it came with; `null` for one that was brought in at the swap desk. */

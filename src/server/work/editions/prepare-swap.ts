@@ -1,6 +1,6 @@
 /** Prepares a swap: plans it, makes the renditions, and works out the edits of every source. */
 import { eq } from 'drizzle-orm';
-import { planSwap, type SwapPlace, type SwapPlan } from '@/core/swap/plan-swap';
+import { planSwap, type Candidate, type SwapPlace, type SwapPlan } from '@/core/swap/plan-swap';
 import { slugOf } from '@/core/swap/file-name';
 import type { PlaceWords } from '@/core/edit/word-edits';
 import { editsOfPlace } from '@/core/swap/swap-edits';
@@ -72,11 +72,18 @@ async function planFor(
       const size = known.get(path);
       return size?.width_px && size.height_px ? { widthPx: size.width_px, heightPx: size.height_px } : null;
     },
-    candidate: { ...picture, focal: { x: picture.focalX, y: picture.focalY }, slug: slugOf(picture.title) },
+    candidate: candidateOf(picture),
     isTaken: (path) => known.has(path),
     ownPath: picture.source?.isOwn ? picture.source.address : null,
   });
   return { plan, wordsOf: (place) => words.get(place) ?? change.words };
+}
+
+function candidateOf({ focalX, focalY, focalBecause, shapes, title, ...picture }: Intake): Candidate {
+  const { widthPx, heightPx, format, isAnimated } = picture;
+  const candidate = { widthPx, heightPx, format, isAnimated, focal: { x: focalX, y: focalY } };
+  // A point that somebody put there counts for itself: the best crops were found without it.
+  return { ...candidate, slug: slugOf(title), ...(shapes && focalBecause ? { shapes } : {}) };
 }
 
 /** What a place declares, completed by what a reader's browser measured on that very page. */

@@ -2,6 +2,7 @@
 import { and, eq, isNull } from 'drizzle-orm';
 import type { Sharp } from 'sharp';
 import { findingsOf, type IntakeRules, type KnownThere } from '@/core/intake/findings';
+import { shapePoints } from '@/core/focus/shape-points';
 import { softnessOf } from '@/core/intake/softness';
 import { CandidateIndex } from '@/core/picture/candidate-index';
 import { linksTo } from '@/core/picture/compare';
@@ -64,7 +65,8 @@ async function knowOne(db: Database, row: Row, { site, rules, heads }: Knowing):
     throw brokenPixels(row.fileName, error);
   });
   const print = await printOf(row, picture());
-  const { focus } = await focusOfPicture(picture(), row, heads);
+  const held = await focusOfPicture(picture(), row, heads);
+  const { focus } = held;
   const arrived = {
     ...row,
     softness: row.format === 'svg' ? 0 : await softness(picture()),
@@ -78,9 +80,16 @@ async function knowOne(db: Database, row: Row, { site, rules, heads }: Knowing):
     .where(and(eq(intake.id, row.id), eq(intake.sha256, row.sha256)));
   // A point that a person has moved meanwhile stays where it was put.
   await db.pool.query(
-    `update intake set focal_x = $2, focal_y = $3, focal_because = $4
+    `update intake set focal_x = $2, focal_y = $3, focal_because = $4, shapes = $6
      where id = $1 and sha256 = $5 and focal_because is not null`,
-    [row.id, focus.x, focus.y, JSON.stringify(focus.because), row.sha256],
+    [
+      row.id,
+      focus.x,
+      focus.y,
+      JSON.stringify(focus.because),
+      row.sha256,
+      JSON.stringify(shapePoints(row, held)),
+    ],
   );
 }
 

@@ -1,5 +1,6 @@
 import Joi from 'joi';
 import { EDITORS } from '@/core/edition/edition-state';
+import { shapePoints } from '@/core/focus/shape-points';
 import { proposeTitle } from '@/core/picture/title-from-name';
 import { slugOfFile } from '@/core/swap/file-name';
 import type { PixelSize } from '@/core/swap/slot';
@@ -21,7 +22,7 @@ const USABLE = new Set(['jpeg', 'png', 'webp', 'avif', 'gif', 'svg', 'tiff', 'he
 
 const NAME = Joi.string().trim().min(1).max(255).required();
 
-const MIDDLE = { x: 0.5, y: 0.5, because: ['middle'] };
+const UNSEEN = { focus: { x: 0.5, y: 0.5, because: ['middle'] }, shapes: null };
 
 export interface Received {
   readonly siteId: number;
@@ -79,7 +80,7 @@ export async function keepIntake(
   if (!(await hasDerived(hash, 'thumbnail'))) await storeDerived(hash, 'thumbnail', thumbnail);
   const metadata = await readMetadata(bytes);
   // A delivery is looked at as a whole, with the heads in its pictures; at the swap desk the point is wanted at once.
-  const focus = origin.deliveryId ? MIDDLE : (await lookForFocus(bytes, name, null)).focus;
+  const { focus, shapes } = origin.deliveryId ? UNSEEN : await looked(bytes, name);
   const [row] = await db.orm
     .insert(intake)
     .values({
@@ -92,11 +93,16 @@ export async function keepIntake(
       credit: (metadata.credit ?? metadata.creator ?? '').slice(0, 500),
       tags: metadata.keywords?.slice(0, 20) ?? [],
       takenYear: yearOf(metadata.taken),
-      ...{ focalX: focus.x, focalY: focus.y, focalBecause: focus.because },
+      ...{ focalX: focus.x, focalY: focus.y, focalBecause: focus.because, shapes },
     })
     .onConflictDoNothing()
     .returning({ id: intake.id });
   return row?.id ?? null;
+}
+
+async function looked(bytes: Uint8Array, name: string) {
+  const found = await lookForFocus(bytes, name, null);
+  return { focus: found.focus, shapes: shapePoints(found, found) };
 }
 
 /** @throws ProblemError `IMAGE_BROKEN` where its header can be read and its pixels can’t */

@@ -80,7 +80,15 @@ export async function keepRevision(
 
 type Made = Pick<
   typeof intake.$inferInsert,
-  'sha256' | 'sizeBytes' | 'widthPx' | 'heightPx' | 'format' | 'isAnimated' | 'originalSha' | 'revision'
+  | 'shapes'
+  | 'sha256'
+  | 'sizeBytes'
+  | 'widthPx'
+  | 'heightPx'
+  | 'format'
+  | 'isAnimated'
+  | 'originalSha'
+  | 'revision'
 > & { readonly focal: Partial<Pick<typeof intake.$inferInsert, 'focalX' | 'focalY' | 'focalBecause'>> };
 
 async function madeAnew({ original, focal }: OpenedRevision, wanted: KeptRevision): Promise<Made> {
@@ -94,7 +102,8 @@ async function madeAnew({ original, focal }: OpenedRevision, wanted: KeptRevisio
   const point = pointInResult(original, revision, wanted.focal ?? focal);
   const { widthPx, heightPx, format } = result;
   return {
-    ...{ sha256, widthPx, heightPx, format, isAnimated: false, sizeBytes: result.bytes.length },
+    // Its crops are other ones now: a delivery's are looked for again.
+    ...{ sha256, widthPx, heightPx, format, isAnimated: false, sizeBytes: result.bytes.length, shapes: null },
     originalSha: isOriginal && revision.struck.length === 0 ? null : await storeBytes(original.bytes),
     revision: isOriginal && revision.struck.length === 0 ? null : revision,
     focal: { focalX: point.x, focalY: point.y, ...(wanted.focal ? { focalBecause: null } : {}) },

@@ -197,7 +197,7 @@ async function readThrough(
     const left = {
       ...counted,
       placements: await standing(client, site.id),
-      files: files.length - pages.length,
+      files: picturesOf(files).length,
     };
     return {
       counts: { ...left, ...(await countDifference(client, at)) },

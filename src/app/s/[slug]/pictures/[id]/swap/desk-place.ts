@@ -1,5 +1,6 @@
 import type { PlacementRow } from '@/app/_data/pictures/pictures';
-import { cropToShape, shareKept, type CropRect, type FocalPoint } from '@/core/swap/crop';
+import { shareKept, type CropRect, type FocalPoint } from '@/core/swap/crop';
+import { cropFor } from '@/core/swap/plan-swap';
 import { slotOf, type PixelSize, type Slot } from '@/core/swap/slot';
 
 /** A place as the desk shows it; `ids` are its placements: one a page for a style sheet's rule. */
@@ -13,16 +14,19 @@ export interface Preview {
   readonly isTooSmall: boolean;
 }
 
+type CroppedCandidate = Parameters<typeof cropFor>[0];
+
 /** What a candidate looks like in a place, before any pixel is made. */
 export function previewOf(
   place: DeskPlace,
   old: PixelSize | null,
-  candidate: PixelSize,
-  focal: FocalPoint,
+  candidate: CroppedCandidate,
+  own: FocalPoint | undefined,
 ): Preview {
   const slot = slotOf(place.kind, place.declared, old);
-  const whole = { left: 0, top: 0, ...candidate };
-  const crop = slot.shape === 'free' ? whole : cropToShape(candidate, slot.widthPx / slot.heightPx, focal);
+  const { widthPx, heightPx } = candidate;
+  const whole = { left: 0, top: 0, widthPx, heightPx };
+  const crop = slot.shape === 'free' ? whole : cropFor(candidate, slot.widthPx / slot.heightPx, own);
   return {
     slot,
     crop,

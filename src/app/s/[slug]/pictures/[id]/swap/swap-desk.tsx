@@ -59,7 +59,7 @@ export function SwapDesk(props: SwapDeskProps) {
               after={
                 candidate && src
                   ? {
-                      ...previewOf(place, old, candidate, swap.ownOf(place).focal ?? focal),
+                      ...previewOf(place, old, swap.cropped(candidate), swap.ownOf(place).focal),
                       src: `${src}?whole`,
                       size: candidate,
                     }

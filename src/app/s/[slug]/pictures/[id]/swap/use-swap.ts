@@ -84,6 +84,11 @@ export function useSwap({ slug, siteId, path, places, candidates, first }: Desk)
       take,
       submit,
     },
+    /** The candidate as it is cropped: by its best crops as long as nobody moved its point. */
+    cropped: ({ widthPx, heightPx, focalBecause, shapes }: CandidateRow) => ({
+      ...{ widthPx, heightPx, focal },
+      ...(shapes && focalBecause && !chosen?.focal ? { shapes } : {}),
+    }),
     moveFocal: (moved: FocalPoint) => setChosen((now) => now && { ...now, focal: moved }),
     isTaken: (place: DeskPlace) => !left.has(keyOf(place)),
     ownOf: (place: DeskPlace): OwnOfPlace => own[keyOf(place)] ?? {},

@@ -1,0 +1,1 @@
+ALTER TABLE "intake" ADD COLUMN "shapes" jsonb;
