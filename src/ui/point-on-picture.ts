@@ -6,7 +6,8 @@ export interface Point {
   readonly y: number;
 }
 
-const DIRECTIONS: Readonly<Record<string, readonly [number, number]>> = {
+/** Which way an arrow key goes along x and y; nothing for any other key. */
+export const DIRECTIONS: Readonly<Record<string, readonly [number, number]>> = {
   ArrowLeft: [-1, 0],
   ArrowRight: [1, 0],
   ArrowUp: [0, -1],

@@ -3,6 +3,7 @@
 import { useRef, type KeyboardEvent, type PointerEvent } from 'react';
 import { focalOfCrop, type FocalPoint } from '@/core/swap/crop';
 import type { PixelSize } from '@/core/swap/slot';
+import { DIRECTIONS } from '@/ui/point-on-picture';
 import type { Preview } from './desk-place';
 
 export type AfterPicture = Preview & { readonly src: string; readonly size: PixelSize };
@@ -18,12 +19,6 @@ interface AfterProps {
 const LOOK_AT_BELOW = 0.5;
 /** Share of what is shown by which a key moves it. */
 const STEP = 0.05;
-const KEYS: Readonly<Record<string, readonly [number, number]>> = {
-  ArrowLeft: [-1, 0],
-  ArrowRight: [1, 0],
-  ArrowUp: [0, -1],
-  ArrowDown: [0, 1],
-};
 
 /** The new picture in a place with its crop, which can be drawn to another part of it for this place alone. */
 export function After({ after, box, isOwn, onFocal }: AfterProps) {
@@ -44,7 +39,7 @@ export function After({ after, box, isOwn, onFocal }: AfterProps) {
     if (start) move(start.crop, (start.x - event.clientX) / scale, (start.y - event.clientY) / scale);
   };
   const onKeyDown = (event: KeyboardEvent) => {
-    const way = KEYS[event.key];
+    const way = DIRECTIONS[event.key];
     if (!way) return;
     event.preventDefault();
     move(crop, way[0] * STEP * crop.widthPx, way[1] * STEP * crop.heightPx);
