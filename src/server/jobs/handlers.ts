@@ -2,15 +2,6 @@
 import type { JobHelpers, TaskList } from 'graphile-worker';
 import Joi from 'joi';
 import type { Database } from '../db/database';
-import { knowPictures } from '../work/pictures/know-pictures';
-import { readTexts } from '../work/pictures/read-texts';
-import { prepareChange } from '../work/editions/prepare-change';
-import { prepareRemoval } from '../work/editions/prepare-removal';
-import { runPublication } from '../work/editions/run-publication';
-import { answerRights } from '../work/rights/answer-rights';
-import { knowDelivery } from '../work/intake/know-delivery';
-import { takeIn } from '../work/intake/take-in';
-import { surveySite } from '../work/surveys/survey-site';
 import { addJob, type JobName, type Jobs } from './queue';
 import { TurnOver, UNENDING, type Turn } from './turn';
 
@@ -30,16 +21,44 @@ type Handler = (payload: unknown) => Promise<void>;
 
 /** The handlers of all jobs over one database. A job that its worker's end cuts short is put back into the queue. */
 export function handlers(db: Database, turn: Turn = UNENDING): TaskList {
+  // Each is loaded when its first job comes: a worker that was started again is ready in half the time.
   const tasks: Record<JobName, Handler> = {
-    'survey-site': (payload) => surveySite(db, numberFrom(payload, 'surveyId'), turn),
-    'prepare-change': (payload) => prepareChange(db, numberFrom(payload, 'changeId')),
-    'prepare-removal': (payload) => prepareRemoval(db, numberFrom(payload, 'removalId')),
-    'run-publication': (payload) => runPublication(db, numberFrom(payload, 'publicationId'), turn),
-    'know-pictures': (payload) => knowPictures(db, numberFrom(payload, 'siteId'), turn),
-    'answer-rights': (payload) => answerRights(db, numberFrom(payload, 'siteId'), Date.now(), turn),
-    'take-in': (payload) => takeIn(db, textFrom(payload, 'uploadId')),
-    'know-delivery': (payload) => knowDelivery(db, numberFrom(payload, 'deliveryId'), turn),
-    'read-texts': async (payload) => void (await readTexts(db, numberFrom(payload, 'siteId'), turn)),
+    'survey-site': async (payload) => {
+      const { surveySite } = await import('../work/surveys/survey-site');
+      await surveySite(db, numberFrom(payload, 'surveyId'), turn);
+    },
+    'prepare-change': async (payload) => {
+      const { prepareChange } = await import('../work/editions/prepare-change');
+      await prepareChange(db, numberFrom(payload, 'changeId'));
+    },
+    'prepare-removal': async (payload) => {
+      const { prepareRemoval } = await import('../work/editions/prepare-removal');
+      await prepareRemoval(db, numberFrom(payload, 'removalId'));
+    },
+    'run-publication': async (payload) => {
+      const { runPublication } = await import('../work/editions/run-publication');
+      await runPublication(db, numberFrom(payload, 'publicationId'), turn);
+    },
+    'know-pictures': async (payload) => {
+      const { knowPictures } = await import('../work/pictures/know-pictures');
+      await knowPictures(db, numberFrom(payload, 'siteId'), turn);
+    },
+    'answer-rights': async (payload) => {
+      const { answerRights } = await import('../work/rights/answer-rights');
+      await answerRights(db, numberFrom(payload, 'siteId'), Date.now(), turn);
+    },
+    'take-in': async (payload) => {
+      const { takeIn } = await import('../work/intake/take-in');
+      await takeIn(db, textFrom(payload, 'uploadId'));
+    },
+    'know-delivery': async (payload) => {
+      const { knowDelivery } = await import('../work/intake/know-delivery');
+      await knowDelivery(db, numberFrom(payload, 'deliveryId'), turn);
+    },
+    'read-texts': async (payload) => {
+      const { readTexts } = await import('../work/pictures/read-texts');
+      await readTexts(db, numberFrom(payload, 'siteId'), turn);
+    },
   };
   return Object.fromEntries(
     Object.entries(tasks).map(([name, task]) => [name, goingOn(db, name as JobName, task)]),

@@ -1,7 +1,7 @@
 import { EventEmitter } from 'node:events';
 import { Logger, run, type WorkerEvents } from 'graphile-worker';
 import type { Database } from '../db/database';
-import { queueDueAnswers } from '../work/rights/answer-rights';
+import { queueDueAnswers } from '../work/rights/queue-due-answers';
 import { queueDueSurveys } from '../work/surveys/start-survey';
 import { settings } from '../settings';
 import { announceWorker, freeOrphans } from './free-orphans';

@@ -9,7 +9,6 @@ import { linksTo } from '@/core/picture/compare';
 import { fingerprintOf, type Fingerprint } from '@/core/picture/fingerprint';
 import type { Database } from '../../db/database';
 import { deliveries, intake } from '../../db/schema/editions';
-import { findHeads } from '../../imaging/find-heads';
 import { focusOfPicture, type HeadFinder } from '../../imaging/look-for-focus';
 import { brokenPixels, decodedOnce, planesOfPicture } from '../../imaging/read-pixels';
 import { recentPrints } from '../../imaging/recent-prints';
@@ -40,7 +39,8 @@ export async function knowDelivery(db: Database, deliveryId: number, turn: Turn)
     .orderBy(intake.id);
   if (rows.length === 0) return;
   const { siteId } = delivery;
-  const heads = settings().looksForHeads ? findHeads : null;
+  // The detectors are half a second's loading: only where they are wanted.
+  const heads = settings().looksForHeads ? (await import('../../imaging/find-heads')).findHeads : null;
   const site = await pictureShelf(db, siteId);
   const rules = { asked: await askedWidth(db, siteId), thisYear: new Date().getUTCFullYear() };
   for (const row of rows) {

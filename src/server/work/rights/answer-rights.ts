@@ -23,7 +23,6 @@ import { sourceShelf } from '../../reading/source-shelf';
 import { checkSite } from '../errata/check-site';
 import { IN_TURN } from '../errata/pages-to-check';
 import { openConnection, rulesOf } from '../sites/site-connection';
-import { askAnew } from './ask-anew';
 import { gatherDueWithdrawals } from './people/withdraw-release';
 import { recordsOf } from './records-of-site';
 import { storedRenditions } from './stored-renditions';
@@ -286,15 +285,4 @@ async function placementIds(
     [siteId, WITHOUT_FILE, pages],
   );
   return new Map(rows.map((row) => [keyOf(row), Number(row.id)]));
-}
-
-/** Puts those sites into the queue whose rights were not asked about today: what ends, ends overnight. */
-export async function queueDueAnswers(db: Database, now: number): Promise<number> {
-  const { rows } = await db.pool.query<{ id: number }>(
-    `select distinct r.site_id as id from rights_records r left join rights_states s on s.site_id = r.site_id
-     where s.asked_on is distinct from $1`,
-    [dayOfMs(now)],
-  );
-  for (const { id } of rows) await asOne(db, (tx) => askAnew(tx, id, 'all'));
-  return rows.length;
 }
