@@ -18,7 +18,7 @@ import { importViews } from '@/server/work/reach/import-views';
 import { problemOf } from '@/server/problem-error';
 import { surveySite } from '@/server/work/surveys/survey-site';
 import { connected } from '../fixtures/connected';
-import { heldBack } from '../fixtures/held-back';
+import { dyingAt, heldBack } from '../fixtures/held-back';
 import { runJobs } from '../fixtures/run-jobs';
 import { standIn, type Answer, type StandInServer } from '../fixtures/stand-in-server';
 import { MAINTAINER, useDatabase, VIEWER } from '../fixtures/test-database';
@@ -186,6 +186,15 @@ describe('a survey that is stopped', () => {
     expect(read.rows.length).toBeGreaterThan(0);
     addingUp.goOn();
     await running;
+    expect((await lastSurvey(db, id)).state).toBe('stopped');
+    // Where that fails, it stays stopped: tried again, the job does nothing that nobody wants.
+    await resumeSurvey(db, MAINTAINER, id, 1);
+    const again = heldBack(dyingAt(db, 'update pages p set places'), 'update surveys set phase');
+    const failing = surveySite(again.db, rows[0]?.id ?? 0);
+    await again.reached;
+    await stopSurvey(db, MAINTAINER, id, 1);
+    again.goOn();
+    await expect(failing).rejects.toThrow('died at');
     expect((await lastSurvey(db, id)).state).toBe('stopped');
     await resumeSurvey(db, MAINTAINER, id, 1);
     await runJobs(db);

@@ -67,7 +67,7 @@ test('a picture is turned, straightened, cropped and lit as the screen shows it,
   await expect(lines(page)).toHaveCount(1);
   await page.getByRole('link', { name: 'Crop and correct' }).click();
   const steps = page.getByRole('list', { name: 'Steps' });
-  await expect(page.getByText(/1,800 × 1,200 pixels, about/)).toBeVisible();
+  await expect(page.getByText(/1,800 × 1,200 pixels, \d+ kB: the original/)).toBeVisible();
 
   await page.getByLabel('Degrees', { exact: true }).fill('2.5');
   await page.getByLabel('Shape').selectOption('16 : 9');
@@ -78,6 +78,7 @@ test('a picture is turned, straightened, cropped and lit as the screen shows it,
   // The warmth is taken back, and done again; the brightness stays.
   await page.keyboard.press('Control+z');
   await expect(steps.getByText('brightness +25', { exact: true })).toBeVisible();
+  await expect(page.getByLabel('Warmth', { exact: true })).toHaveValue('0');
   await page.keyboard.press('Control+y');
   await expect(steps.getByText('brightness +25, warmth −20')).toBeVisible();
   // Turned by keys, and back.
@@ -89,9 +90,13 @@ test('a picture is turned, straightened, cropped and lit as the screen shows it,
   // What is cut out moves by its handle's keys.
   const width = Number(await page.getByLabel('Width', { exact: true }).inputValue());
   await page.getByRole('group', { name: /^What is cut out/ }).or(page.getByLabel(/^What is cut out/)).first().focus(); // prettier-ignore
+  const top = Number(await page.getByLabel('Top', { exact: true }).inputValue());
   await page.keyboard.press('ArrowUp');
+  await expect.poll(async () => Number(await page.getByLabel('Top', { exact: true }).inputValue())).toBeLessThan(top); // prettier-ignore
   await expect(page.getByLabel('Width', { exact: true })).toHaveValue(String(width));
-  await expect(page.getByText(/about \d+ kB, JPEG/)).toBeVisible();
+  await page.getByLabel('Made smaller by').selectOption('by width');
+  await page.getByLabel('Pixels').fill('1200');
+  await expect(page.getByText(/1,200 × 675 pixels, about \d+ kB, JPEG/)).toBeVisible();
   await look(page, 'correct');
   await expectAccessible(page);
   const drawn = await page.locator('#result').evaluate((node) => {
@@ -112,9 +117,9 @@ test('a picture is turned, straightened, cropped and lit as the screen shows it,
   // Opened again, the steps are there; struck out, what came is there again.
   await line.getByRole('link', { name: 'Crop and correct' }).click();
   await expect(steps.getByText('2.5° to the right')).toBeVisible();
-  for (const step of ['Straighten', 'Crop', 'Light'])
+  for (const step of ['Straighten', 'Crop', 'Light', 'Size'])
     await page.getByRole('button', { name: `Strike out “${step}”` }).click();
-  await expect(page.getByText(/1,800 × 1,200 pixels, about/)).toBeVisible();
+  await expect(page.getByText(/1,800 × 1,200 pixels, \d+ kB: the original/)).toBeVisible();
   await page.getByRole('button', { name: 'Keep it so' }).click();
   await expect(line.getByText(/1,800 × 1,200/)).toBeVisible();
   await page.getByRole('button', { name: 'Put the note aside' }).click();

@@ -11,6 +11,8 @@ import { slotOf } from './slot';
 import { editsOfPlace } from './swap-edits';
 
 const OLD = { widthPx: 600, heightPx: 400 };
+const side = fc.integer({ min: 20, max: 5000 });
+const share = fc.double({ min: 0, max: 1, noNaN: true });
 
 describe('slotOf', () => {
   it.each([
@@ -53,8 +55,6 @@ describe('slotOf', () => {
 
 describe('cropToShape', () => {
   it('keeps inside, keeps the shape, and holds the focal point', () => {
-    const side = fc.integer({ min: 20, max: 5000 });
-    const share = fc.double({ min: 0, max: 1, noNaN: true });
     fc.assert(
       fc.property(
         side,
@@ -256,8 +256,6 @@ describe('editsOfPlace', () => {
 
 describe('a crop that a person moved', () => {
   it('is given again by its focal point', () => {
-    const side = fc.integer({ min: 20, max: 5000 });
-    const share = fc.double({ min: 0, max: 1, noNaN: true });
     fc.assert(
       fc.property(
         side,

@@ -30,7 +30,7 @@ export class MetadataWriter {
   async write(bytes: Uint8Array, format: string, rights: MetadataOut): Promise<Uint8Array> {
     const extension = EXTENSION[format];
     if (!extension) throw unwritten(`A ${format} file carries none.`);
-    return inFolder(async (folder) => {
+    return inFolder(unwritten, async (folder) => {
       const path = join(folder, `picture.${extension}`);
       await writeFile(path, bytes);
       await this.tool.write(path, tagsFor(rights, format), {
@@ -48,7 +48,7 @@ export class MetadataWriter {
    * its small picture stay behind: the new one is upright.
    *
    * @returns the bytes of `made` as they are where its format carries none
-   * @throws ProblemError `METADATA_UNWRITTEN`
+   * @throws ProblemError `METADATA_LOST`
    */
   async carry(
     from: Uint8Array,
@@ -56,7 +56,7 @@ export class MetadataWriter {
   ): Promise<Uint8Array> {
     const extension = EXTENSION[made.format];
     if (!extension) return made.bytes;
-    return inFolder(async (folder) => {
+    return inFolder(uncarried, async (folder) => {
       const [source, path] = [join(folder, 'original'), join(folder, `picture.${extension}`)];
       await writeFile(source, from);
       await writeFile(path, made.bytes);
@@ -73,13 +73,16 @@ export class MetadataWriter {
   }
 }
 
-/** Does something in a folder of its own, which is gone afterwards. */
-async function inFolder<T>(deed: (folder: string) => Promise<T>): Promise<T> {
-  const folder = await mkdtemp(join(tmpdir(), 'ibidem-rights-'));
+/** Does something in a folder of its own, which is gone afterwards. @param problem what is told where it fails */
+async function inFolder<T>(
+  problem: (why: string, cause?: unknown) => ProblemError,
+  deed: (folder: string) => Promise<T>,
+): Promise<T> {
+  const folder = await mkdtemp(join(tmpdir(), 'ibidem-metadata-'));
   try {
     return await deed(folder);
   } catch (error) {
-    throw error instanceof ProblemError ? error : unwritten(problemOf(error).why, error);
+    throw error instanceof ProblemError ? error : problem(problemOf(error).why, error);
   } finally {
     await rm(folder, { recursive: true, force: true });
   }
@@ -150,6 +153,17 @@ const unwritten = (why: string, cause?: unknown): ProblemError =>
       what: 'The rights were not written into the file.',
       why,
       remedy: 'The file stays as it is; what is recorded stands in Ibidem all the same.',
+    },
+    { cause },
+  );
+
+const uncarried = (why: string, cause?: unknown): ProblemError =>
+  new ProblemError(
+    {
+      code: 'METADATA_LOST',
+      what: 'The picture was not kept: what its file says of itself could not be carried over.',
+      why,
+      remedy: 'Try again; the original is as it was.',
     },
     { cause },
   );

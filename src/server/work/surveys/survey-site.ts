@@ -55,6 +55,7 @@ export async function surveySite(db: Database, surveyId: number, turn: Turn = UN
       .update(surveys)
       .set({ state: 'running', startedAt: survey.startedAt ?? new Date(), problem: null, finishedAt: null })
       .where(eq(surveys.id, surveyId));
+    let left: Surveyed['addUp'];
     try {
       const { counts, isStopped, addUp } = await readInto(db, client, site, {
         id: surveyId,
@@ -64,8 +65,7 @@ export async function surveySite(db: Database, surveyId: number, turn: Turn = UN
       if (turn.isOver && !isStopped) throw new TurnOver();
       if (!isStopped) await provePublications(db, site);
       await end(db, survey, { state: isStopped ? 'stopped' : 'done', counts });
-      // Nobody waits for it: whoever pressed Stop has been told. Where this dies, the next survey adds up all.
-      await addUp?.();
+      left = addUp;
     } catch (error) {
       if (error instanceof TurnOver) {
         await db.orm.update(surveys).set({ state: 'waiting' }).where(eq(surveys.id, surveyId));
@@ -74,6 +74,9 @@ export async function surveySite(db: Database, surveyId: number, turn: Turn = UN
       await end(db, survey, { state: 'failed', problem: problemOf(error) });
       if (!(error instanceof ProblemError)) throw error;
     }
+    // Nobody waits for it: whoever pressed Stop has been told. Where this fails or dies, it stays stopped, and the next survey
+    // adds up all.
+    await left?.();
   });
 }
 

@@ -23,7 +23,8 @@ const USUAL: readonly Shape[] = [
   { name: '2 : 3, upright', ratio: 2 / 3 },
 ];
 
-interface CropFiguresProps {
+/** What the steps are written on, and what hears of it. */
+export interface CropFiguresProps {
   original: PixelSize;
   revision: Revision;
   focal: FocalPoint;

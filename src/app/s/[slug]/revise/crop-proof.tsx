@@ -38,6 +38,8 @@ export function CropProof({ source, original, revision, shape, onWrite }: CropPr
       {...(shape ? { aspect: shape.ratio } : {})}
       keepSelection
       ruleOfThirds
+      // Its edge stands still: nothing moves here but what somebody moves.
+      className="ReactCrop--no-animate"
       onChange={(_, percent) => write(percent)}
       ariaLabels={LABELS}
     >
@@ -46,8 +48,7 @@ export function CropProof({ source, original, revision, shape, onWrite }: CropPr
         className="block max-h-[46vh] max-w-full"
         aria-label="The picture, with what is cut out of it"
         role="img"
-      />{' '}
-      {/* prettier-ignore */}
+      />
     </ReactCrop>
   );
 }

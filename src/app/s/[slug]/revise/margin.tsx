@@ -1,24 +1,11 @@
 'use client';
 
 import { mirroredBy, taken, turnedBy } from '@/core/revision/revised';
-import type { Light, Revision, WantedSize } from '@/core/revision/steps';
+import type { Light, WantedSize } from '@/core/revision/steps';
 import { framesOf } from '@/core/revision/frames';
-import type { FocalPoint } from '@/core/swap/crop';
-import type { PixelSize } from '@/core/swap/slot';
-import { CropFigures, type Shape } from './crop-figures';
+import { CropFigures, type CropFiguresProps } from './crop-figures';
 import { FigureField } from './figure-field';
 import { StepNote } from './step-note';
-import type { Write } from './use-revision';
-
-interface MarginProps {
-  original: PixelSize;
-  revision: Revision;
-  focal: FocalPoint;
-  places: readonly Shape[];
-  shape: Shape | null;
-  onShape: (shape: Shape | null) => void;
-  onWrite: Write;
-}
 
 const LIGHTS: readonly (readonly [keyof Light, string])[] = [
   ['brightness', 'Brightness'],
@@ -27,7 +14,7 @@ const LIGHTS: readonly (readonly [keyof Light, string])[] = [
 ];
 
 /** The steps as numbered notes beside the proof, in the order in which they are taken. */
-export function Margin(props: MarginProps) {
+export function Margin(props: CropFiguresProps) {
   const { original, revision, onShape, onWrite } = props;
   const note = { original, revision, onWrite };
   const turn = (quarters: number) => {
@@ -84,7 +71,7 @@ function SizeFigures({
   original,
   revision,
   onWrite,
-}: Pick<MarginProps, 'original' | 'revision' | 'onWrite'>) {
+}: Pick<CropFiguresProps, 'original' | 'revision' | 'onWrite'>) {
   const { crop } = framesOf(original, revision);
   const sides = {
     width: crop.widthPx,
@@ -112,7 +99,7 @@ function SizeFigures({
       </select>
       {size ? (
         <FigureField
-          label=""
+          label="Pixels"
           unit={`of ${sides[size.by].toLocaleString('en')}`}
           value={size.px}
           {...{ min: 1, max: sides[size.by] }}

@@ -2,7 +2,7 @@
 
 import { useEffect, useState } from 'react';
 import type { Problem } from '@/core/problem';
-import type { Revision } from '@/core/revision/steps';
+import { changesNothing, type Revision } from '@/core/revision/steps';
 import type { RevisedSubject } from '@/server/work/revisions/open-revision';
 import type { Weight } from '@/server/work/revisions/weigh-revision';
 import { weigh } from './actions';
@@ -16,14 +16,15 @@ interface Weighed {
   readonly problem: Problem | null;
 }
 
-/** What the picture would weigh: asked of the server, which makes it. `weight` is `null` while it is not known. */
+/** What the picture would weigh: asked of the server, which makes it. `weight` is `null` while it is not known, and for the original. */
 export function useWeight(slug: string, subject: RevisedSubject, revision: Revision) {
   const [weighed, setWeighed] = useState<Weighed | null>(null);
-  const [of] = useState(subject);
   useEffect(() => {
+    // The original weighs what it weighs: nothing has to be made for that.
+    if (changesNothing(revision)) return;
     let isAsked = true;
     const timer = setTimeout(() => {
-      void weigh(slug, of, revision)
+      void weigh(slug, subject, revision)
         .catch(() => ({ ok: false, problem: NOT_ASKED }) as const)
         .then((outcome) => {
           // An answer for what has changed meanwhile tells nothing.
@@ -39,7 +40,7 @@ export function useWeight(slug: string, subject: RevisedSubject, revision: Revis
       isAsked = false;
       clearTimeout(timer);
     };
-  }, [slug, of, revision]);
+  }, [slug, subject, revision]);
   const isNow = weighed?.of === revision;
   return { weight: isNow ? weighed.weight : null, problem: isNow ? weighed.problem : null };
 }

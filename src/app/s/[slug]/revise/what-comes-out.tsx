@@ -1,7 +1,7 @@
 'use client';
 
 import { framesOf, pointInOriginal, pointInResult } from '@/core/revision/frames';
-import type { Revision } from '@/core/revision/steps';
+import { changesNothing, type Revision } from '@/core/revision/steps';
 import type { FocalPoint } from '@/core/swap/crop';
 import type { PixelSize } from '@/core/swap/slot';
 import type { Problem } from '@/core/problem';
@@ -19,6 +19,12 @@ interface WhatComesOutProps {
   weight: Weight | null;
   problem: Problem | null;
   onFocal: (focal: FocalPoint) => void;
+}
+
+function weightText(revision: Revision, sizeBytes: number, weight: Weight | null): string {
+  if (changesNothing(revision)) return `${bytesText(sizeBytes)}: the original`;
+  if (!weight) return 'its weight is being worked out …';
+  return `about ${bytesText(weight.sizeBytes)}, ${weight.format.toUpperCase()}`;
 }
 
 /** What the steps make of the picture, with its focal point, its size and its weight. */
@@ -43,10 +49,7 @@ export function WhatComesOut(props: WhatComesOutProps) {
         </h2>
         <p>
           {pixelsText(result.widthPx, result.heightPx)} pixels,{' '}
-          {weight
-            ? `about ${bytesText(weight.sizeBytes)}, ${weight.format.toUpperCase()}`
-            : 'its weight is being worked out …'}{' '}
-          {/* prettier-ignore */}
+          {weightText(revision, original.sizeBytes, weight)}
         </p>
         <p className="text-sm text-ink-2">
           The original has {pixelsText(original.widthPx, original.heightPx)} pixels,{' '}

@@ -72,7 +72,7 @@ export function After({ after, box, isOwn, onFocal }: AfterProps) {
           style={box}
           onPointerDown={onPointerDown}
           onPointerMove={onPointerMove}
-          onPointerUp={() => {
+          onLostPointerCapture={() => {
             from.current = null;
           }}
           onKeyDown={onKeyDown}

@@ -1,6 +1,6 @@
 'use client';
 
-import { useId } from 'react';
+import { Fragment, useId } from 'react';
 import type { OwnOfPlace } from '@/server/work/editions/gather-swap';
 
 interface OwnWordsProps {
@@ -9,6 +9,11 @@ interface OwnWordsProps {
   hasCaption: boolean;
   onWords: (words: Pick<OwnOfPlace, 'alt' | 'caption'>) => void;
 }
+
+const FIELDS = [
+  { name: 'alt', label: 'Alt text here' },
+  { name: 'caption', label: 'Caption here' },
+] as const;
 
 /** Words for one place alone, where those for all do not suit. */
 export function OwnWords({ own, hasAlt, hasCaption, onWords }: OwnWordsProps) {
@@ -25,46 +30,22 @@ export function OwnWords({ own, hasAlt, hasCaption, onWords }: OwnWordsProps) {
       >
         {isOpen ? 'The words for all' : 'Words of its own'}
       </button>
-      {isOpen && hasAlt ? (
-        <Line
-          id={`${id}a`}
-          label="Alt text here"
-          value={own.alt ?? ''}
-          onText={(alt) => onWords({ ...own, alt })}
-        />
-      ) : null}
-      {isOpen && hasCaption ? (
-        <Line
-          id={`${id}c`}
-          label="Caption here"
-          value={own.caption ?? ''}
-          onText={(caption) => onWords({ ...own, caption })}
-        />
-      ) : null}
+      {isOpen
+        ? FIELDS.filter(({ name }) => (name === 'alt' ? hasAlt : hasCaption)).map(({ name, label }) => (
+            <Fragment key={name}>
+              <label htmlFor={id + name} className="mt-1 block text-sm text-ink-2">
+                {label}
+              </label>
+              <input
+                id={id + name}
+                value={own[name] ?? ''}
+                maxLength={2000}
+                onChange={({ target }) => onWords({ ...own, [name]: target.value })}
+                className="w-full border-b border-ink bg-sheet font-serif text-[16px]"
+              />
+            </Fragment>
+          ))
+        : null}
     </div>
-  );
-}
-
-interface LineProps {
-  id: string;
-  label: string;
-  value: string;
-  onText: (text: string) => void;
-}
-
-function Line({ id, label, value, onText }: LineProps) {
-  return (
-    <>
-      <label htmlFor={id} className="mt-1 block text-sm text-ink-2">
-        {label}
-      </label>
-      <input
-        id={id}
-        value={value}
-        maxLength={2000}
-        onChange={({ target }) => onText(target.value)}
-        className="w-full border-b border-ink bg-sheet font-serif text-[16px]"
-      />
-    </>
   );
 }
