@@ -13,6 +13,8 @@ export interface Picture {
   readonly shot?: readonly [string, string];
   /** What an agency wrote into it. */
   readonly description?: string;
+  /** The notice of copyright that somebody left in it. */
+  readonly copyright?: string;
   /** The day on which the file was last written, as in `2024-03-05`; that on which the site is drawn, where it is left out. */
   readonly written?: string;
   /** What its bytes are where its ending says something else. */

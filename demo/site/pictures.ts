@@ -34,7 +34,11 @@ const HAND_MADE: readonly Picture[] = [
   photo('img/young-choir.jpg', stage(23), [960, 640], '2023:07:08 11:00:00'),
   photo('img/engine-room.jpg', room(5), [1200, 800], '2021:09:20 15:10:00'),
   photo('img/piano-room.jpg', room(9), [600, 400], '2019:10:02 14:00:00'),
-  photo('img/river-door.jpg', river(2), [1600, 1067], '2019:05:18 20:40:00'),
+  // The neighbour who lent it had it from somebody else.
+  {
+    ...photo('img/river-door.jpg', river(2), [1600, 1067], '2019:05:18 20:40:00'),
+    copyright: '© 2019 Brightline',
+  },
   photo('img/banner-summer.jpg', river(8), [1200, 380], '2020:07:01 17:00:00'),
   photo('img/violin-bench.jpg', instrument(4), [600, 400], '2025:03:12 09:30:00'),
   photo('img/violin-bench_thumb.jpg', instrument(4), [160, 160], '2025:03:12 09:30:00'),
@@ -127,6 +131,7 @@ async function draw(picture: Picture, seed: number): Promise<Buffer> {
   }
   if (picture.taken) image = image.withExif({ IFD2: { DateTimeOriginal: picture.taken } });
   if (picture.description) image = image.withExifMerge({ IFD0: { ImageDescription: picture.description } });
+  if (picture.copyright) image = image.withExifMerge({ IFD0: { Copyright: picture.copyright } });
   if (picture.scanned) image = image.withExif({ IFD2: { DateTimeDigitized: picture.scanned } });
   if (picture.path.endsWith('.png') && picture.format !== 'jpeg')
     return image.png({ compressionLevel: 9, palette: true }).toBuffer();

@@ -61,6 +61,7 @@ import { sideways } from './rules/file/sideways';
 import { unused } from './rules/file/unused';
 import { sourceUnknown } from './rules/rights/source-unknown';
 import { licenceUnknown } from './rules/rights/licence-unknown';
+import { fileSaysOtherwise } from './rules/rights/file-says-otherwise';
 import { licenceEnded } from './rules/rights/licence-ended';
 import { purpose } from './rules/rights/purpose';
 import { nonCommercial } from './rules/rights/non-commercial';
@@ -157,7 +158,7 @@ export const RULES: readonly Rule[] = [
 ];
 
 /** Rules of files as such. */
-export const FILE_RULES: readonly FileRule[] = [unused];
+export const FILE_RULES: readonly FileRule[] = [unused, fileSaysOtherwise];
 
 export const ALL_RULES: readonly (Rule | FileRule)[] = [...RULES, ...FILE_RULES];
 

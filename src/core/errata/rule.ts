@@ -1,9 +1,16 @@
 /** What a rule of the errata is: what it reads, when it speaks, and what it says. */
+import type { Contradiction } from '../rights/embedded-rights';
 import type { AltBranch } from './alt-branch';
 import type { PageToCheck, PictureFacts, PlaceBefore, PlaceRights, PlacementToCheck } from './page-to-check';
 
 /** How much it matters: `must` hinders readers or breaks a standard, `should` misleads or ages, `note` is worth knowing. */
 export type Degree = 'must' | 'should' | 'note';
+const DEGREES: readonly Degree[] = ['must', 'should', 'note'];
+
+/** The gravest degree among some; `null` where there are none. */
+export function gravest(among: readonly { readonly degree: Degree }[]): Degree | null {
+  return DEGREES.find((degree) => among.some((one) => one.degree === degree)) ?? null;
+}
 
 type RuleGroup = 'alt' | 'caption' | 'rights' | 'fresh' | 'file' | 'set';
 export type RuleId = `${RuleGroup}/${string}`;
@@ -87,6 +94,8 @@ export interface FileToCheck {
   readonly sizeBytes: number;
   /** How often it is referred to, dormant rules of style sheets included. */
   readonly uses: number;
+  /** What its metadata says otherwise than its record; absent where nothing is recorded, or nothing was looked at. */
+  readonly contradictions?: readonly Contradiction[];
 }
 
 export interface FileExample {

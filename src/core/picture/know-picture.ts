@@ -8,7 +8,8 @@ import { guessKind } from '../dating/guess-kind';
 import { isHistoric, standsInItsTime } from '../dating/own-time';
 import { livesOf, strictestAgeing, type Ageing, type PictureKind, type SetLife } from '../dating/shelf-life';
 import type { DrawnSign } from './drawn-signs';
-import { placeholderVerdict, type PlaceholderVerdict, type Teaching } from './placeholder';
+import { type Teaching } from './leftover-strength';
+import { placeholderVerdict, type PlaceholderVerdict } from './placeholder';
 
 /** A file of the picture, with what was read from its bytes. */
 interface KnownFile {

@@ -17,9 +17,9 @@ import {
   WRITTEN_SIZE,
 } from './placeholder-words';
 import type { GreyPlane } from './grey-plane';
+import { BELIEVED, SAID, type PlaceholderClue, type Teaching } from './leftover-strength';
 
 /** What a person said of a picture: it holds, whatever the clues say. */
-export type Teaching = 'placeholder' | 'not a placeholder';
 
 /** A place that shows it, as far as it tells a leftover. */
 export interface PlaceholderPlace {
@@ -61,12 +61,6 @@ export interface PlaceholderSources {
   readonly looksTaught: boolean;
 }
 
-export interface PlaceholderClue {
-  /** In natural log-odds: above 0 it speaks for a leftover, below 0 against. */
-  readonly weight: number;
-  readonly text: string;
-}
-
 export interface PlaceholderVerdict {
   /** 0 to 1. */
   readonly belief: number;
@@ -77,8 +71,6 @@ export interface PlaceholderVerdict {
 
 /** Few pictures of a site are leftovers: about one in twenty. */
 const PRIOR = -3;
-/** Belief from which a picture is called a leftover. */
-const BELIEVED = 0.8;
 /** Emptiness of a photograph hardly reaches this. */
 const EMPTY = 0.9;
 const FULL = 0.5;
@@ -95,8 +87,8 @@ export function placeholderVerdict(sources: PlaceholderSources): PlaceholderVerd
 
 function cluesOf(sources: PlaceholderSources): PlaceholderClue[] {
   const { teaching } = sources;
-  if (teaching === 'placeholder') return [{ weight: 12, text: 'You said that it is one.' }];
-  if (teaching === 'not a placeholder') return [{ weight: -12, text: 'You said that it is none.' }];
+  if (teaching === 'placeholder') return [{ weight: 12, text: SAID[teaching] }];
+  if (teaching === 'not a placeholder') return [{ weight: -12, text: SAID[teaching] }];
   const clues: PlaceholderClue[] = [];
   const clue = (weight: number, text: string) => clues.push({ weight, text });
   if (sources.looksTaught) clue(7, 'It looks like one that you pointed out.');

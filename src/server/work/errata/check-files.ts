@@ -1,11 +1,15 @@
-/** Checks the files of a site as such: those that nothing shows. */
+/** Checks the files of a site as such: those that nothing shows, and those that contradict what is recorded of them. */
 import { sectionOf } from '@/core/address/section-of';
 import { checkFile, type FileErratum } from '@/core/errata/check-page';
 import type { FileToCheck } from '@/core/errata/rule';
+import { contradictions, proposedRights, type EmbeddedRights } from '@/core/rights/embedded-rights';
+import { RecordIndex } from '@/core/rights/record-index';
 import type { Database } from '../../db/database';
 import { inTransaction } from '../../db/in-transaction';
 import { insertRows } from '../../db/insert-rows';
 import { errata } from '../../db/schema/errata';
+import { ProblemError } from '../../problem-error';
+import { recordsOf } from '../rights/records-of-site';
 import { levelsIn, type SectionLevels } from './pages-to-check';
 
 interface Kept {
@@ -30,11 +34,14 @@ export async function checkFiles(
 ): Promise<void> {
   const key = await keyOfFiles(db, siteId, rulesKey);
   if (key === null) return;
-  const { rows: files } = await db.pool.query<FileToCheck>(
+  const { rows: unused } = await db.pool.query<FileToCheck>(
     `select path, size_bytes::float8 as "sizeBytes", uses from files
      where site_id = $1 and gone_in is null and sha256 is not null and uses = 0`,
     [siteId],
   );
+  const against = await contradictingFiles(db, siteId);
+  const isAgainst = new Set(against.map(({ path }) => path));
+  const files = [...against, ...unused.filter(({ path }) => !isAgainst.has(path))];
   const { rows: patterns } = await db.pool.query<{ pattern: string }>(
     'select pattern from sections where site_id = $1',
     [siteId],
@@ -64,12 +71,59 @@ export async function checkFiles(
   }
 }
 
+/** SQL: whether the looks `l` of a file say anything of rights. */
+const SPEAKS_OF_RIGHTS = `(l.metadata ->> 'creator' <> '' or l.metadata ->> 'credit' <> '' or l.metadata ->> 'copyright' <> ''
+  or l.metadata ->> 'usageTerms' <> '' or l.metadata ->> 'licenceUrl' <> '')`;
+
+interface SpeakingFile {
+  readonly path: string;
+  readonly sizeBytes: number;
+  readonly uses: number;
+  /** Path of the file that stands for its picture. */
+  readonly master: string | null;
+  readonly metadata: EmbeddedRights;
+}
+
+/** Files whose metadata says otherwise than what is recorded of them, or of the picture that they are a file of. */
+async function contradictingFiles(db: Database, siteId: number): Promise<FileToCheck[]> {
+  const { rows } = await db.pool.query<SpeakingFile>(
+    `select f.path, f.size_bytes::float8 as "sizeBytes", f.uses, l.metadata,
+       (select m.path from files m where m.site_id = f.site_id and m.picture_id = f.picture_id and m.is_master and m.gone_in is null
+         order by m.path limit 1) as master
+     from files f join looks l on l.sha256 = f.sha256
+     where f.site_id = $1 and f.gone_in is null and ${SPEAKS_OF_RIGHTS}
+       and exists (select 1 from rights_records r where r.site_id = $1) order by f.path`,
+    [siteId],
+  );
+  if (rows.length === 0) return [];
+  const index = await recordIndex(db, siteId);
+  return rows.flatMap(({ metadata, master, ...file }) => {
+    const embedded = proposedRights(metadata);
+    const recorded = index?.picture({ url: file.path, master })?.fields;
+    const found = embedded && recorded ? contradictions(embedded, { ...recorded }) : [];
+    return found.length > 0 ? [{ ...file, contradictions: found }] : [];
+  });
+}
+
+/** The records of a site; `null` where one can't be read: that is told where rights are, and hinders nothing else. */
+async function recordIndex(db: Database, siteId: number): Promise<RecordIndex | null> {
+  try {
+    return new RecordIndex(await recordsOf(db, siteId));
+  } catch (error) {
+    if (error instanceof ProblemError) return null;
+    throw error;
+  }
+}
+
 /** Digest of all that the errata of files rest on; `null` where it is the same as when they were last checked. */
 async function keyOfFiles({ pool }: Database, siteId: number, rulesKey: string): Promise<string | null> {
   const { rows } = await pool.query<{ now: string; before: string | null }>(
     `select files_key as before, md5(concat_ws('|', $2::text,
        (select string_agg(path || ' ' || size_bytes, ',' order by id) from files where site_id = $1 and gone_in is null and sha256 is not null and uses = 0),
        (select string_agg(pattern, ',' order by pattern) from sections where site_id = $1),
+       (select md5(string_agg(body::text, ',' order by id)) from rights_records where site_id = $1),
+       (select string_agg(concat_ws(' ', f.path, f.sha256, f.picture_id, f.is_master), ',' order by f.id) from files f join looks l on l.sha256 = f.sha256
+         where f.site_id = $1 and f.gone_in is null and ${SPEAKS_OF_RIGHTS}),
        (select string_agg(concat_ws(' ', section, rule, level), ',' order by section, rule) from rule_levels where site_id = $1))) as now
      from sites where id = $1`,
     [siteId, rulesKey],
