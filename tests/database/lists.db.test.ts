@@ -169,7 +169,15 @@ describe('pictures', () => {
   it('come with counts, and with at most a dozen of their places', async () => {
     const { counts, contexts, rows, sheets } = await listPictures(siteId, ALL);
     const idOf = (path: string) => rows.find((row) => row.path === path)?.id ?? 0;
-    expect(counts).toEqual({ all: 4, placeholder: 0, old: 0, unused: 1, missing: 1, undescribed: 1 });
+    expect(counts).toEqual({
+      all: 4,
+      placeholder: 0,
+      maybe: 1,
+      old: 0,
+      unused: 1,
+      missing: 1,
+      undescribed: 1,
+    });
     expect(rows[0]).toMatchObject({ path: 'img/a.png', places: 61, words: 'A boat', width_px: 20 });
     expect(contexts.get(idOf('img/a.png'))).toHaveLength(12);
     expect(contexts.get(idOf('img/b.png'))?.map(({ pagePath }) => pagePath)).toEqual([

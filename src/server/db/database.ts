@@ -22,7 +22,8 @@ export function database(): Database {
 export function connect(url: string): Database {
   // Compiling a query pays for reports over millions of rows; to lists that answer at once it only adds.
   const options = '-c jit=off';
-  const pool = new pg.Pool({ connectionString: url, max: 12, connectionTimeoutMillis: 5000, options });
+  // A server that is not there refuses at once; on a machine that is busy with pictures one that is may take its time.
+  const pool = new pg.Pool({ connectionString: url, max: 12, connectionTimeoutMillis: 20_000, options });
   // A connection that the server closed: the pool replaces it, and the next query tells if it can't.
   const say = (error: Error) => void process.stderr.write(`database: ${error.message}\n`);
   pool.on('error', say);

@@ -17,7 +17,7 @@ import type { PictureKind, ShelfLife } from '@/core/dating/shelf-life';
 import type { TurnedTwin } from '@/core/errata/page-to-check';
 import type { FamilyState, Twin } from '@/core/picture/family-state';
 import type { DrawnSign } from '@/core/picture/drawn-signs';
-import type { PlaceholderClue, Teaching } from '@/core/picture/placeholder';
+import type { PlaceholderClue, Teaching } from '@/core/picture/leftover-strength';
 import type { EmbeddedMetadata } from '../../imaging/read-metadata';
 import { moment, ofSite } from './columns';
 

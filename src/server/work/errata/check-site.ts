@@ -10,7 +10,8 @@ import { freshStatistics } from '../../db/fresh-statistics';
 import { asOne } from '../../db/in-transaction';
 import { insertRows } from '../../db/insert-rows';
 import { errata } from '../../db/schema/errata';
-import { goOn, UNENDING, type Turn } from '../../jobs/turn';
+import { byHands } from '../../jobs/by-hands';
+import { UNENDING, type Turn } from '../../jobs/turn';
 import { checkFiles } from './check-files';
 import {
   IN_TURN,
@@ -55,16 +56,10 @@ export async function checkSite(
     [siteId],
   );
   const titles = await titlesOf(db, siteId);
-  let next = 0;
-  const hand = async () => {
-    for (let from = next; from < pages.length && !turn.isOver; from = next) {
-      next = from + BATCH;
-      const paths = pages.slice(from, next).map(({ path }) => path);
-      await checkBatch(db, siteId, { paths, today, titles });
-    }
-  };
-  await Promise.all(Array.from({ length: HANDS }, hand));
-  goOn(turn);
+  const batches = Array.from({ length: Math.ceil(pages.length / BATCH) }, (_, n) =>
+    pages.slice(n * BATCH, (n + 1) * BATCH).map(({ path }) => path),
+  );
+  await byHands(batches, { hands: HANDS, turn }, (paths) => checkBatch(db, siteId, { paths, today, titles }));
   await checkFiles(db, siteId, { levels: await levelsOf(db, siteId), rulesKey: RULES_KEY });
   await freshStatistics(db.pool, ['errata']);
   return pages.length;

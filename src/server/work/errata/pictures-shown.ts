@@ -3,7 +3,7 @@ import type { ChangedSubject } from '@/core/dating/changed-subject';
 import type { DateEvidence } from '@/core/dating/date-evidence';
 import type { PictureKind } from '@/core/dating/shelf-life';
 import type { PictureFacts, TurnedTwin } from '@/core/errata/page-to-check';
-import type { PlaceholderClue } from '@/core/picture/placeholder';
+import type { PlaceholderClue } from '@/core/picture/leftover-strength';
 import type { Database } from '../../db/database';
 import type { EmbeddedMetadata } from '../../imaging/read-metadata';
 

@@ -13,7 +13,8 @@ import { focusOfPicture, type HeadFinder } from '../../imaging/look-for-focus';
 import { brokenPixels, decodedOnce, planesOfPicture } from '../../imaging/read-pixels';
 import { recentPrints } from '../../imaging/recent-prints';
 import { packLandmarks, packPlanes } from '../../imaging/stored-print';
-import { goOn, type Turn } from '../../jobs/turn';
+import { byHands } from '../../jobs/by-hands';
+import type { Turn } from '../../jobs/turn';
 import { ProblemError } from '../../problem-error';
 import { settings } from '../../settings';
 import { hasDerived, storedBytes, storeDerived } from '../../store/store';
@@ -25,6 +26,8 @@ type Row = typeof intake.$inferSelect;
 const JUDGED_PX = 1024;
 /** Pictures of the site that are compared with each that arrives. */
 const COMPARED = 8;
+/** Pictures that are looked at side by side: one is decoded while another's looks are taken. */
+const HANDS = 3;
 /** Where a site says nothing of its widths, in pixels. */
 const USUAL_PX = 1200;
 
@@ -43,15 +46,14 @@ export async function knowDelivery(db: Database, deliveryId: number, turn: Turn)
   const heads = settings().looksForHeads ? (await import('../../imaging/find-heads')).findHeads : null;
   const site = await pictureShelf(db, siteId);
   const rules = { asked: await askedWidth(db, siteId), thisYear: new Date().getUTCFullYear() };
-  for (const row of rows) {
-    goOn(turn);
+  await byHands(rows, { hands: HANDS, turn }, async (row) => {
     // One that can't be looked at hinders none of the others.
     await knowOne(db, row, { site, rules, heads }).catch(async (error: unknown) => {
       if (!(error instanceof ProblemError)) throw error;
       const findings = [{ kind: 'unseen', why: error.problem.why }] as const;
       await db.orm.update(intake).set({ findings }).where(eq(intake.id, row.id));
     });
-  }
+  });
 }
 
 interface Knowing {

@@ -22,6 +22,8 @@ import { readLooks } from './read-looks';
 export async function knowPictures(db: Database, siteId: number, turn: Turn = UNENDING): Promise<void> {
   const [site] = await db.orm.select().from(sites).where(eq(sites.id, siteId));
   if (!site) return;
+  // What is wrong with words and addresses is told at once; pages are checked again as far as their pictures change it.
+  await checkSite(db, siteId, Date.now(), turn);
   const connection = await openConnection(db, site);
   try {
     await readLooks(db, siteId, connection, turn);

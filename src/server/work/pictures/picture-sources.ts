@@ -5,7 +5,7 @@ import type { DrawnSign } from '@/core/picture/drawn-signs';
 import type { PlacementKind } from '@/core/markup/kinds/kind';
 import type { KnownPlace } from '@/core/picture/know-picture';
 import { numberedBeside, photosBeside, type InRow } from '@/core/picture/rows-of-pictures';
-import type { Teaching } from '@/core/picture/placeholder';
+import type { Teaching } from '@/core/picture/leftover-strength';
 import type { Database } from '../../db/database';
 import type { EmbeddedMetadata } from '../../imaging/read-metadata';
 

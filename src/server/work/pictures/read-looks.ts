@@ -12,7 +12,8 @@ import { makeThumbnail } from '../../imaging/make-rendition';
 import { readMetadata } from '../../imaging/read-metadata';
 import { readPlanes } from '../../imaging/read-pixels';
 import { packLandmarks, packPlanes } from '../../imaging/stored-print';
-import { goOn, type Turn } from '../../jobs/turn';
+import { byHands } from '../../jobs/by-hands';
+import type { Turn } from '../../jobs/turn';
 import { problemOf } from '../../problem-error';
 import { hasDerived, storeDerived } from '../../store/store';
 
@@ -41,13 +42,7 @@ export async function readLooks(
      group by f.sha256 order by 1`,
     [siteId, LOOKS_VERSION],
   );
-  let next = 0;
-  const hand = async (): Promise<void> => {
-    for (let file = rows[next++]; file && !turn.isOver; file = rows[next++])
-      await readOne(db, connection, file);
-  };
-  await Promise.all(Array.from({ length: HANDS }, hand));
-  goOn(turn);
+  await byHands(rows, { hands: HANDS, turn }, (file) => readOne(db, connection, file));
   // The same broken bytes may stand under other names, or have been read for another site.
   await db.pool.query(
     `update files f set problem = l.problem from looks l

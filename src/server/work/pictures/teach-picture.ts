@@ -2,7 +2,7 @@
 import Joi from 'joi';
 import { EDITORS } from '@/core/edition/edition-state';
 import { PICTURE_KINDS, type PictureKind } from '@/core/dating/shelf-life';
-import type { Teaching } from '@/core/picture/placeholder';
+import type { Teaching } from '@/core/picture/leftover-strength';
 import { requireRole, type Actor } from '../../accounts/actor';
 import { checkedInput } from '../../checked-input';
 import type { Database } from '../../db/database';

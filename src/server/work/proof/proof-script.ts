@@ -43,6 +43,11 @@ const CODE = `(() => {
     parent.postMessage({ from: 'ibidem-proof', what: 'measured', height, places }, '*');
   };
   let chosen = 0;
+  let degrees = {};
+  // Graver marks are fuller as well as of another colour: filled, a thick edge, a thin one.
+  const LOOKS = { must: 'background:#b01e2b;color:#fff;border:1px solid #fff', should: 'background:#fff;color:#855600;border:3px solid #855600;line-height:20px', note: 'background:#fff;color:#55626d;border:1px solid #55626d' };
+  const CHOSEN = 'background:#17695f;color:#fff;border:1px solid #fff', PLAIN = 'background:#18222e;color:#fff;border:1px solid #fff';
+  const worst = (numbers) => ['must', 'should', 'note'].find((degree) => numbers.some((number) => degrees[number] === degree));
   const draw = (places) => {
     const groups = new Map();
     for (const place of places) {
@@ -56,8 +61,8 @@ const CODE = `(() => {
       const mark = document.createElement('button');
       mark.textContent = numbers.length > 2 ? numbers[0] + '–' + numbers[numbers.length - 1] : numbers.join(' ');
       const isChosen = numbers.includes(chosen);
-      mark.setAttribute('style', 'all:initial;position:absolute;box-sizing:border-box;left:' + Math.max(0, place.x) + 'px;top:' + Math.max(0, place.y) + 'px;min-width:26px;height:26px;padding:0 6px;background:' + (isChosen ? '#17695f' : '#18222e') + ';color:#fff;font:600 15px/26px sans-serif;text-align:center;white-space:nowrap;cursor:pointer;border:1px solid #fff');
-      mark.setAttribute('aria-label', 'place ' + numbers.join(' and '));
+      mark.setAttribute('style', 'all:initial;position:absolute;box-sizing:border-box;left:' + Math.max(0, place.x) + 'px;top:' + Math.max(0, place.y) + 'px;min-width:26px;height:26px;padding:0 6px;font:600 15px/24px sans-serif;text-align:center;white-space:nowrap;cursor:pointer;' + (isChosen ? CHOSEN : LOOKS[worst(numbers)] || PLAIN));
+      mark.setAttribute('aria-label', 'place ' + numbers.join(' and ') + (worst(numbers) ? ', ' + worst(numbers) : ''));
       mark.addEventListener('click', (event) => { event.preventDefault(); event.stopPropagation(); parent.postMessage({ from: 'ibidem-proof', what: 'chosen', number: numbers[0] }, '*'); });
       layer.append(mark);
       if (isChosen) {
@@ -70,12 +75,14 @@ const CODE = `(() => {
   addEventListener('message', (event) => {
     if (event.source !== parent || !event.data || event.data.to !== 'ibidem-proof') return;
     chosen = Number(event.data.chosen) || 0;
+    degrees = event.data.degrees || {};
     measure();
   });
   addEventListener('click', (event) => { if (event.target.closest && event.target.closest('a,area')) event.preventDefault(); }, true);
   addEventListener('submit', (event) => event.preventDefault(), true);
   const start = () => {
     document.documentElement.append(layer);
+    parent.postMessage({ from: 'ibidem-proof', what: 'ready' }, '*');
     for (const image of document.querySelectorAll('img[data-src]')) if (!image.getAttribute('src')) image.src = image.dataset.src;
     for (const image of document.querySelectorAll('img[loading=lazy]')) image.loading = 'eager';
     measure();

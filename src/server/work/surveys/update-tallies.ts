@@ -3,8 +3,8 @@ import type { ClientBase } from 'pg';
 /** SQL: whether the placement `x` shows a picture that nobody described, though it is no decoration. */
 export const UNDESCRIBED = `x.kind in ('img', 'input', 'area', 'drawn', 'object') and x.alt is null and x.name = '' and not x.decorative`;
 
-/** Kinds that a reader's browser does not load for the page itself, or loads one of many for. */
-const NOT_LOADED = `'link', 'meta', 'json-ld', 'manifest', 'icon', 'srcset', 'source', 'noscript', 'video', 'audio'`;
+/** SQL: kinds that a reader's browser does not load for the page itself, or loads one of many for. */
+export const NOT_LOADED = `'link', 'meta', 'json-ld', 'manifest', 'icon', 'srcset', 'source', 'noscript', 'video', 'audio'`;
 
 /** SQL: what parts words in names and addresses, and the spaces that are put in its place. */
 const BREAKS = `'/-_.?=&', '       '`;
