@@ -1,14 +1,11 @@
 import type { ReactNode } from 'react';
+import type { Degree as ErratumDegree } from '@/core/errata/rule';
+import { DEGREE_TEXT, DEGREE_WORD } from './degree';
 
-type Degree = 'must' | 'should' | 'note' | 'done';
+type Degree = ErratumDegree | 'done';
 
-const WORD: Readonly<Record<Degree, string>> = { must: 'Must', should: 'Should', note: 'Note', done: 'Done' };
-const COLOUR: Readonly<Record<Degree, string>> = {
-  must: 'text-must',
-  should: 'text-should',
-  note: 'text-note',
-  done: 'text-green',
-};
+const WORD: Readonly<Record<Degree, string>> = { ...DEGREE_WORD, done: 'Done' };
+const COLOUR: Readonly<Record<Degree, string>> = { ...DEGREE_TEXT, done: 'text-green' };
 const RULE: Readonly<Record<Degree, string>> = {
   must: 'border-t-2 border-must',
   should: 'border-t-2 border-should',

@@ -3,7 +3,7 @@ import { and, desc, eq, sql } from 'drizzle-orm';
 import { database } from '@/server/db/database';
 import { editions } from '@/server/db/schema/editions';
 import { surveys } from '@/server/db/schema/sites';
-import { ERRATUM_STANDS } from './errata/errata';
+import { ERRATUM_STANDS } from '@/server/work/errata/erratum-stands';
 
 /** What the running head and the index show of a site. */
 export async function siteFrame(siteId: number) {

@@ -1,17 +1,22 @@
 import 'server-only';
 import { database } from '@/server/db/database';
+import { readingOf } from '../pictures/picture-narrowing';
 
 /** How far the worker is with checking the pages of a site. */
 export interface CheckedSoFar {
   readonly pages: number;
   readonly checked: number;
+  /** How many pictures it has looked at, of how many; `null` where they are all known. */
+  readonly looking: { readonly read: number; readonly all: number } | null;
 }
 
 export async function checkedSoFar(siteId: number): Promise<CheckedSoFar> {
-  const { rows } = await database().pool.query<CheckedSoFar>(
-    `select count(*)::int as pages, count(*) filter (where checked_in is not distinct from changed_in)::int as checked
+  const { rows } = await database().pool.query<{ pages: number; checked: number; is_looking: boolean }>(
+    `select count(*)::int as pages, count(*) filter (where checked_in is not distinct from changed_in)::int as checked,
+       exists (select 1 from graphile_worker.jobs where key = $2 and attempts < max_attempts) as is_looking
      from pages where site_id = $1 and gone_in is null`,
-    [siteId],
+    [siteId, `pictures-${siteId}`],
   );
-  return rows[0] ?? { pages: 0, checked: 0 };
+  const { pages = 0, checked = 0, is_looking: isLooking = false } = rows[0] ?? {};
+  return { pages, checked, looking: isLooking ? await readingOf(siteId) : null };
 }

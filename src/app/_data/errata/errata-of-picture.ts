@@ -1,7 +1,8 @@
 import 'server-only';
 import type { Degree, RuleId } from '@/core/errata/rule';
 import { database } from '@/server/db/database';
-import { DEGREE_ORDER, ERRATUM_STANDS } from './errata';
+import { ERRATUM_STANDS } from '@/server/work/errata/erratum-stands';
+import { DEGREE_ORDER } from './errata';
 
 export interface PictureErratum {
   readonly rule: RuleId;

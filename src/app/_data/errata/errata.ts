@@ -3,6 +3,7 @@ import type { AltBranch } from '@/core/errata/alt-branch';
 import type { Degree, EvidenceLevel, Finding, RuleId } from '@/core/errata/rule';
 import type { PlacementKind } from '@/core/markup/kinds/kind';
 import { database } from '@/server/db/database';
+import { ERRATUM_STANDS } from '@/server/work/errata/erratum-stands';
 
 const ROWS = 40;
 /** As many as are let stand, or chosen, at once. */
@@ -74,13 +75,14 @@ export interface ErrataGroup extends ErratumRow {
   readonly ids: readonly number[];
   readonly places: number;
   readonly pages: number;
+  /** How many of them have a text that can be put in place at once. */
+  readonly fixes: number;
+  /** Views of the pages that `ids` are on, each page counted once, in the measure of a page's reach. */
+  readonly reach: number;
   /** The first of its places, this one left out. */
   readonly others: readonly GroupPlace[];
 }
 
-/** SQL: whether a person lets the erratum `e` of the site `$1` stand. Not asked of each erratum: the stets are few. */
-export const ERRATUM_STANDS = `(e.page_path, e.key) in (select s.page_path, s.key from stets s
-  where s.site_id = $1 and (s.until is null or s.until >= current_date))`;
 /** SQL: 0 for must, 1 for should, 2 for note. */
 export const DEGREE_ORDER = `case e.degree when 'must' then 0 when 'should' then 1 else 2 end`;
 const CONDITION: Readonly<Record<ErrataFilter, string>> = {
@@ -150,15 +152,17 @@ export async function listErrata(siteId: number, { filter, rule, section, owner,
     ),
     pool.query<ErrataGroup & { readonly groups: number }>(
       `with one as (
-         select e.id, e.rule, ${subject} as subject, e.page_path, ${DEGREE_ORDER} as worst, coalesce(p.reach, 0) * e.emphasis as weight
+         select e.id, e.rule, ${subject} as subject, e.page_path, ${DEGREE_ORDER} as worst, coalesce(p.reach, 0) * e.emphasis as weight, e.fix is not null as has_fix
          from ${of} and ${CONDITION[filter]} and ($4::text is null or e.rule = $4)
        ), grouped as (
-         select worst, sum(weight) as weight, count(*)::int as places, count(distinct page_path)::int as pages,
+         select worst, sum(weight) as weight, count(*)::int as places, count(distinct page_path)::int as pages, count(*) filter (where has_fix)::int as fixes,
            (array_agg(id order by weight desc, id))[1:${MOST_OF_GROUP}] as ids, count(*) over ()::int as groups
          from one group by rule, subject, worst order by worst, sum(weight) desc, min(id) limit ${ROWS} offset $5
        )
        select e.id::int as id, e.rule, e.degree, e.level, e.evidence, e.branch, e.fix, p.id as page_id, e.page_path, p.title, x.line, x.kind, x.id::float8 as placement_id,
-         g.id as file_id, g.picture_id, g.path, g.sha256, w.places, w.pages, w.groups, to_jsonb(w.ids) as ids,
+         g.id as file_id, g.picture_id, g.path, g.sha256, w.places, w.pages, w.fixes, w.groups,
+         (select coalesce(sum(q.reach), 0) from pages q where q.site_id = $1 and q.gone_in is null and q.path in
+           (select o.page_path from errata o where o.id = any(w.ids) and o.placement_id is not null)) as reach, to_jsonb(w.ids) as ids,
          (select coalesce(jsonb_agg(jsonb_build_object('page_id', q.id, 'page_path', o.page_path, 'line', y.line) order by n), '[]')
            from unnest(w.ids[2:${OTHERS_SHOWN + 1}]) with ordinality as u(other, n) join errata o on o.id = u.other
            left join pages q on q.site_id = o.site_id and q.path = o.page_path and o.placement_id is not null

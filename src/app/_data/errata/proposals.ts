@@ -5,8 +5,9 @@ import type { WordAnchors } from '@/core/markup/placement';
 import type { Draft, DraftSource } from '@/core/wording/drafts';
 import { database } from '@/server/db/database';
 import type { sites } from '@/server/db/schema/sites';
+import { ERRATUM_STANDS } from '@/server/work/errata/erratum-stands';
 import { draftsOfPlaces, type DraftedPlace } from '../words/drafts-of-places';
-import { DEGREE_ORDER, ERRATUM_STANDS, isDegree, ownedBy, type ErrataQuery } from './errata';
+import { DEGREE_ORDER, isDegree, ownedBy, type ErrataQuery } from './errata';
 import { ON_WORDS, SHOWN, TAKES_WORDS, WORDED } from '../words/text-desk-queue';
 
 /** Places that are looked at: more than anybody reads through at once. */

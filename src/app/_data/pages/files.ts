@@ -1,7 +1,7 @@
 import 'server-only';
 import { ASKED_BY_NAME } from '@/core/address/asked-by-name';
-import { ERRATUM_STANDS } from '@/app/_data/errata/errata';
 import { database } from '@/server/db/database';
+import { ERRATUM_STANDS } from '@/server/work/errata/erratum-stands';
 
 export const FILE_LISTS = ['missing', 'unused', 'twice', 'heavy'] as const;
 export type FileList = (typeof FILE_LISTS)[number];

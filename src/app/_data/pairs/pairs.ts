@@ -15,7 +15,8 @@ export interface Going {
   readonly fileId: number;
   readonly sha256: string;
   readonly name: string;
-  readonly why: 'leftover' | 'outdated';
+  /** `chosen`: somebody put it on the sheet. */
+  readonly why: 'leftover' | 'outdated' | 'chosen';
   readonly pages: number;
   readonly places: number;
   /** Titles of the first pages that show it. */
@@ -51,16 +52,17 @@ const SHEET = 60;
 const MOST_COMING = 200;
 const SLOTS = 40;
 
-/** The pictures of a site that should go beside those that came, with the pairs that suit best. */
-export async function pairSheet({
-  id: siteId,
-  name: siteName,
-}: {
-  readonly id: number;
-  readonly name: string;
-}): Promise<PairSheet> {
+/**
+ * The pictures of a site that should go beside those that came, with the pairs that suit best.
+ *
+ * @param chosen numbers of the pictures that are to go; all that should, where nobody chose any
+ */
+export async function pairSheet(
+  { id: siteId, name: siteName }: { readonly id: number; readonly name: string },
+  chosen: readonly number[] = [],
+): Promise<PairSheet> {
   const coming = await comingPictures(siteId);
-  const all = await goingPictures(siteId);
+  const all = await goingPictures(siteId, chosen);
   const going = all.slice(0, SHEET);
   const outs = await putOuts(siteId, going);
   const ins = coming.map(putIn);
@@ -107,18 +109,18 @@ function rankings(
 type GoingRow = Going & { readonly paths: readonly string[] };
 
 /** Leftovers first, then what is beyond its time, each by how many pages show it. What the draft changes already is left out. */
-async function goingPictures(siteId: number): Promise<GoingRow[]> {
+async function goingPictures(siteId: number, chosen: readonly number[]): Promise<GoingRow[]> {
   const { rows } = await database().pool.query<GoingRow>(
     `with shown as (
        select f.picture_id, f.path, p.page_path, p.id from files f
-       join pictures k on k.id = f.picture_id and (k.is_placeholder or k.overdue > 1)
+       join pictures k on k.id = f.picture_id and case when cardinality($2::int[]) > 0 then k.id = any($2) else k.is_placeholder or k.overdue > 1 end
        join placements p on p.site_id = f.site_id and p.file_path = f.path and p.until_survey is null
        where f.site_id = $1 and f.gone_in is null
          and not exists (select 1 from changes c join editions e on e.id = c.edition_id
            where e.site_id = $1 and e.state = 'draft' and (c.takes_off or c.intake_id is not null)
              and c.placement_ids @> to_jsonb(p.id)))
      select k.id, m.id as "fileId", k.master_sha as sha256, coalesce(k.title, m.path) as name,
-       case when k.is_placeholder then 'leftover' else 'outdated' end as why,
+       case when k.is_placeholder then 'leftover' when k.overdue > 1 then 'outdated' else 'chosen' end as why,
        count(distinct s.page_path)::int as pages, count(distinct s.id)::int as places,
        array_agg(distinct s.path) as paths,
        (select coalesce(array_agg(t.title), '{}') from (select distinct g.title from shown x join pages g on g.site_id = $1 and g.path = x.page_path
@@ -128,7 +130,7 @@ async function goingPictures(siteId: number): Promise<GoingRow[]> {
      join lateral (select id, path from files where site_id = $1 and sha256 = k.master_sha and gone_in is null order by path limit 1) m on true
      where k.site_id = $1
      group by k.id, m.id, m.path order by k.is_placeholder desc, pages desc, k.id`,
-    [siteId],
+    [siteId, chosen],
   );
   return rows;
 }

@@ -5,7 +5,7 @@ import { files, placements } from '@/server/db/schema/content';
 import type { DateEvidence } from '@/core/dating/date-evidence';
 import type { ChangedSubject } from '@/core/dating/changed-subject';
 import type { PictureKind } from '@/core/dating/shelf-life';
-import type { PlaceholderClue } from '@/core/picture/placeholder';
+import { PERHAPS, type PlaceholderClue } from '@/core/picture/leftover-strength';
 import { intake } from '@/server/db/schema/editions';
 import { pictures } from '@/server/db/schema/pictures';
 import { narrowingConditions, NOT_NARROWED, type PictureNarrowing } from './picture-narrowing';
@@ -14,11 +14,19 @@ import { tsQuery } from '../query';
 /** Pictures on a sheet of the concordance, and on a contact sheet. */
 const ROWS: Readonly<Record<PictureView, number>> = { list: 25, contact: 48 };
 
-export const PICTURE_FILTERS = ['all', 'placeholder', 'old', 'undescribed', 'missing', 'unused'] as const;
+export const PICTURE_FILTERS = [
+  'all',
+  'placeholder',
+  'maybe',
+  'old',
+  'undescribed',
+  'missing',
+  'unused',
+] as const;
 export type PictureFilter = (typeof PICTURE_FILTERS)[number];
 
-/** `match`: by where the words that are looked for stand; without such words it is the order of `places`. */
-export const PICTURE_ORDERS = ['match', 'places', 'reach', 'age', 'name', 'weight'] as const;
+/** `strength`: by how sure it is that they are leftovers. `match`: by where the words that are looked for stand; without such words it is the order of `places`. */
+export const PICTURE_ORDERS = ['match', 'strength', 'places', 'reach', 'age', 'name', 'weight'] as const;
 export type PictureOrder = (typeof PICTURE_ORDERS)[number];
 
 export const PICTURE_VIEWS = ['list', 'contact'] as const;
@@ -65,12 +73,16 @@ export interface PictureRow {
   readonly title: string | null;
   readonly changed: ChangedSubject | null;
   readonly is_placeholder: boolean;
+  /** Belief that it is a leftover, 0 to 1. */
+  readonly belief: number;
   readonly clues: readonly PlaceholderClue[] | null;
 }
 
 const CONDITION: Readonly<Record<PictureFilter, string>> = {
   all: 'true',
   placeholder: 'is_placeholder and places > 0',
+  // Worth a look by a person; of what somebody has settled the belief is next to nothing, or whole.
+  maybe: `not is_placeholder and places > 0 and belief >= ${PERHAPS}`,
   old: '(overdue > 1 or is_changed) and places > 0 and not is_placeholder',
   undescribed: 'undescribed > 0',
   missing: 'not is_there',
@@ -79,6 +91,7 @@ const CONDITION: Readonly<Record<PictureFilter, string>> = {
 
 const ORDER: Readonly<Record<PictureOrder, string>> = {
   match: 'rank desc, places desc, path',
+  strength: 'belief desc, places desc, path',
   places: 'places desc, path',
   reach: 'reach desc, path',
   age: 'overdue desc, taken_until nulls last, path',
@@ -88,7 +101,7 @@ const ORDER: Readonly<Record<PictureOrder, string>> = {
 
 /** By what pictures are counted and sorted, of a group `g`, the file `m` that stands for it and its record `p`: little, since it is asked of all. */
 const SORTED_BY = `m.id, m.path, m.sha256 is not null as is_there, m.size_bytes, m.picture_id, g.files, g.places, g.uses, g.undescribed, g.reach,
-  coalesce(p.overdue, 0) as overdue, p.taken_until, coalesce(p.is_placeholder, false) as is_placeholder, p.changed is not null as is_changed`;
+  coalesce(p.overdue, 0) as overdue, p.taken_until, coalesce(p.is_placeholder, false) as is_placeholder, coalesce(p.placeholder_belief, 0) as belief, p.changed is not null as is_changed`;
 
 /** What is told of those that are listed, besides. */
 const TOLD = `m.sha256, m.width_px, m.height_px, m.problem, coalesce(p.words, m.words) as words, coalesce(p.pages, m.pages) as page_count,
@@ -132,7 +145,10 @@ export async function listPictures(siteId: number, asked: PictureQuery) {
   const { values, rank, where } = asConditions(siteId, asked);
   const order = ORDER[asked.order];
   const rowsASheet = ROWS[asked.view ?? 'list'];
-  const ofFound = order.replace(/\b(rank|places|path|reach|overdue|taken_until|size_bytes)\b/g, 'found.$1');
+  const ofFound = order.replace(
+    /\b(rank|belief|places|path|reach|overdue|taken_until|size_bytes)\b/g,
+    'found.$1',
+  );
   const counted = PICTURE_FILTERS.map((name) => `count(*) filter (where ${CONDITION[name]}) as "${name}"`);
   // What is found is gone through once, for the counts and for the sheet. The file that stands for a picture is the
   // greatest of three numbers, since sorting each group would take longer than all the rest.

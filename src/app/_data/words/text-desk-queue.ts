@@ -1,7 +1,8 @@
 import 'server-only';
 import type { RuleId } from '@/core/errata/rule';
 import { database } from '@/server/db/database';
-import { DEGREE_ORDER, ERRATUM_STANDS, isDegree, ownedBy, type ErrataFilter } from '../errata/errata';
+import { ERRATUM_STANDS } from '@/server/work/errata/erratum-stands';
+import { DEGREE_ORDER, isDegree, ownedBy, type ErrataFilter } from '../errata/errata';
 
 /** More than anybody settles in one sitting. */
 const MOST = 400;

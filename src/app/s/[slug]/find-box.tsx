@@ -20,7 +20,7 @@ export function FindBox({ slug }: { slug: string }) {
   }, []);
   return (
     <form
-      action={`/s/${slug}/pictures`}
+      action={`/s/${slug}/find`}
       role="search"
       aria-label="The whole site"
       className="relative w-60 max-md:w-auto max-md:min-w-0 max-md:flex-1"

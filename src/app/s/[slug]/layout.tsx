@@ -3,9 +3,9 @@ import { requireActor } from '@/app/_data/session';
 import { checkedSoFar } from '@/app/_data/errata/checked-so-far';
 import { siteFrame } from '@/app/_data/frame';
 import { siteBySlug } from '@/app/_data/site';
-import { count } from '@/ui/format';
 import { RunningHead } from './running-head';
 import { SiteIndex } from './site-index';
+import { SoFar } from './so-far';
 
 export default async function SiteLayout({
   children,
@@ -26,12 +26,7 @@ export default async function SiteLayout({
       <div className="flex max-sm:flex-col">
         <SiteIndex slug={site.slug} counts={frame.counts} sections={frame.sections} />
         <div id="sheet" className="min-w-0 flex-1">
-          {far.checked < far.pages ? (
-            <p role="status" className="border-b border-line-2 bg-tint px-5 py-1.5 text-sm">
-              Checked {far.checked.toLocaleString('en')} of {count(far.pages, 'page')} so far: what is listed
-              is of those.
-            </p>
-          ) : null}
+          <SoFar far={far} />
           {children}
         </div>
       </div>

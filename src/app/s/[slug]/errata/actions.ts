@@ -5,7 +5,9 @@ import { act, type Outcome } from '@/app/_data/act';
 import { siteBySlug } from '@/app/_data/site';
 import type { WordField } from '@/core/edit/word-edits';
 import type { Problem } from '@/core/problem';
+import { gatherRefit } from '@/server/work/editions/gather-refit';
 import { gatherWords, type WordsOfPlaces } from '@/server/work/words/gather-words';
+import { gatherFixes, type GatheredFixes } from '@/server/work/errata/gather-fixes';
 import { letStand, standNoLonger, type StetInput } from '@/server/work/errata/let-stand';
 
 export async function keepStanding(slug: string, input: StetInput): Promise<Problem | null> {
@@ -55,4 +57,20 @@ export async function takeProposalsBack(slug: string, ids: readonly number[]): P
     ids.map((id) => ({ ids: [id], field: 'alt', text: null })),
   );
   return outcome.ok ? null : outcome.problem;
+}
+
+/** Puts the texts that the rules propose for some errata into the edition. */
+export async function putTextsIn(slug: string, ids: readonly number[]): Promise<Outcome<GatheredFixes>> {
+  const site = await siteBySlug(slug);
+  const outcome = await act((db, actor) => gatherFixes(db, actor, site.id, ids));
+  revalidatePath(`/s/${slug}`, 'layout');
+  return outcome;
+}
+
+/** Puts the pictures of some errata in again, fitted to their places; gives the edition's number. */
+export async function refit(slug: string, ids: readonly number[]): Promise<Outcome<number>> {
+  const site = await siteBySlug(slug);
+  const outcome = await act((db, actor) => gatherRefit(db, actor, site.id, { ids }));
+  revalidatePath(`/s/${slug}`, 'layout');
+  return outcome;
 }

@@ -9,6 +9,7 @@ import { FootBar, Told } from '@/ui/foot-bar';
 import { count } from '@/ui/format';
 import { ProblemText } from '@/ui/problem-text';
 import { stopStanding } from './actions';
+import { PutIn } from './put-in';
 import { StetForm } from './stet-form';
 
 /** An erratum of the list that can be chosen. */
@@ -17,9 +18,17 @@ export interface ChoosableErratum {
   readonly id: number;
   /** All of its group. */
   readonly ids: readonly number[];
-  /** Number of the picture whose words are at fault; `null` where the rule is not on words. */
+  /** Number of its picture; `null` where there is none. */
   readonly pictureId: number | null;
+  /** Whether its words are at fault, or how it fits its place; else it is the picture itself. */
+  readonly isOnWords: boolean;
+  readonly isRefitted: boolean;
+  /** How many of the group have a text that can be put in place at once. */
+  readonly fixes: number;
 }
+
+/** As many as are settled by one press. */
+const MOST = 2000;
 
 interface ErrataBarProps {
   slug: string;
@@ -36,8 +45,16 @@ export function ErrataBar({ slug, errata, isStet }: ErrataBarProps) {
   const [problem, setProblem] = useState<Problem | null>(null);
   const [isBusy, start] = useTransition();
   const those = errata.filter(({ id }) => chosen.has(id));
+  // What stands is settled: it can only be taken up again.
+  const open = isStet ? [] : those;
   const ids = those.flatMap((one) => one.ids);
-  const pictures = [...new Set(those.flatMap(({ pictureId }) => pictureId ?? []))];
+  const picturesOf = (of: readonly ChoosableErratum[]) =>
+    [...new Set(of.flatMap(({ pictureId }) => pictureId ?? []))].join(',');
+  const worded = picturesOf(open.filter((one) => one.isOnWords));
+  const swapped = picturesOf(open.filter((one) => !one.isOnWords));
+  const idsOf = (of: readonly ChoosableErratum[]) => of.flatMap((one) => one.ids).slice(0, MOST);
+  const texts = open.filter(({ fixes }) => fixes > 0);
+  const fitted = open.filter((one) => one.isRefitted);
   const many = count(ids.length, 'erratum', 'errata');
   if (ids.length === 0 && !told && !problem) return null;
   const stop = (of: readonly number[]) =>
@@ -74,11 +91,31 @@ export function ErrataBar({ slug, errata, isStet }: ErrataBarProps) {
               }}
             />
           )}
-          {pictures.length > 0 ? (
-            <Link
-              href={`/s/${slug}/text-desk?pictures=${pictures.join(',')}`}
-              className={buttonClass('quiet')}
+          {texts.length > 0 ? (
+            <PutIn key={`t${texts.map(({ id }) => id).join()}`} slug={slug} ids={idsOf(texts)} what="texts">
+              {`Put ${count(
+                texts.reduce((sum, { fixes }) => sum + fixes, 0),
+                'text',
+              )} in`}
+            </PutIn>
+          ) : null}
+          {fitted.length > 0 ? (
+            <PutIn
+              key={`f${fitted.map(({ id }) => id).join()}`}
+              slug={slug}
+              ids={idsOf(fitted)}
+              what="fitted picture"
             >
+              Fit them to their places
+            </PutIn>
+          ) : null}
+          {swapped ? (
+            <Link href={`/s/${slug}/pairs?pictures=${swapped}`} className={buttonClass('quiet')}>
+              Pair with new pictures
+            </Link>
+          ) : null}
+          {worded ? (
+            <Link href={`/s/${slug}/text-desk?pictures=${worded}`} className={buttonClass('quiet')}>
               Words
             </Link>
           ) : null}

@@ -1,10 +1,13 @@
 import Link from 'next/link';
 import type { ErrataGroup, ErratumRow } from '@/app/_data/errata/errata';
+import { isRefitted, REFITTED } from '@/core/errata/remedy';
 import { isOnWords, type Degree } from '@/core/errata/rule';
 import { ChooseBox } from '@/ui/choosing';
-import { count, placeText } from '@/ui/format';
+import { DEGREE_TEXT, DEGREE_WORD } from '@/ui/degree';
+import { count, placeText, reachText } from '@/ui/format';
 import { Mat } from '@/ui/mat';
 import { showsNoFile } from '@/ui/placement-text';
+import { PutIn } from './put-in';
 import { Stet } from './stet';
 
 interface ErratumLineProps {
@@ -14,14 +17,10 @@ interface ErratumLineProps {
   title: string;
   remedy: string;
   maySettle: boolean;
+  /** Whether reach was counted, not estimated. */
+  isCounted: boolean;
 }
 
-const WORD: Readonly<Record<Degree, string>> = { must: 'Must', should: 'Should', note: 'Note' };
-const COLOUR: Readonly<Record<Degree, string>> = {
-  must: 'text-must',
-  should: 'text-should',
-  note: 'text-note',
-};
 const RULE: Readonly<Record<Degree, string>> = {
   must: 'border-l-[3px] border-l-must pl-[17px]',
   should: 'border-l-2 border-l-should pl-[18px]',
@@ -39,7 +38,7 @@ const wordsOf = ({ picture_id: picture, rule, file_id: file, placement_id: place
   picture === null ? `rule=${rule}&from=${file === null ? `e${place}` : `f${file}`}` : `pictures=${picture}`;
 
 /** What one act settles: the picture, what is wrong, in how many places, the evidence, and the way to settle all of them. */
-export function ErratumLine({ slug, row, title, remedy, maySettle }: ErratumLineProps) {
+export function ErratumLine({ slug, row, title, remedy, maySettle, isCounted }: ErratumLineProps) {
   const { degree, evidence, level, fix, path } = row;
   const record = row.file_id === null ? null : `/s/${slug}/pictures/${row.file_id}`;
   return (
@@ -65,7 +64,7 @@ export function ErratumLine({ slug, row, title, remedy, maySettle }: ErratumLine
       </div>
       <div className="min-w-0">
         <p>
-          <strong className={COLOUR[degree]}>{WORD[degree]}</strong> {title}.
+          <strong className={DEGREE_TEXT[degree]}>{DEGREE_WORD[degree]}</strong> {title}.
         </p>
         <p className="text-lg break-words">{evidence}</p>
         {fix ? (
@@ -73,11 +72,17 @@ export function ErratumLine({ slug, row, title, remedy, maySettle }: ErratumLine
             Proposed: <span className="font-serif">{fix.text === '' ? 'no alt text' : fix.text}</span>
           </p>
         ) : null}
-        <Places slug={slug} row={row} />
+        <Places slug={slug} row={row} isCounted={isCounted} />
         <p className="text-sm text-ink-2">
           {remedy}{' '}
           <span className="text-ink-3">
-            Evidence: {row.page_id === null ? 'read on all pages' : LEVEL[level]}.
+            Evidence:{' '}
+            {row.rule === 'file/unused'
+              ? 'read on all pages'
+              : row.page_id === null
+                ? 'read in the file'
+                : LEVEL[level]}
+            .
           </span>
         </p>
       </div>
@@ -97,38 +102,82 @@ export function ErratumLine({ slug, row, title, remedy, maySettle }: ErratumLine
             </Link>
           </p>
         ) : null}
-        {maySettle ? (
-          <p className="flex flex-wrap gap-x-3">
-            {isOnWords(row.rule) ? (
-              <Link href={`/s/${slug}/text-desk?${wordsOf(row)}`} className="text-green">
-                Write its words
-              </Link>
-            ) : null}
-            {row.page_id === null ? (
-              <Link href={`/s/${slug}/files?list=unused`} className="text-green">
-                Take it off
-              </Link>
-            ) : record ? (
-              <Link href={`${record}/swap`} className="text-green">
-                Swap it
-              </Link>
-            ) : null}
-          </p>
-        ) : null}
+        {maySettle && (!row.stet || row.stet.isOver) ? <Acts slug={slug} row={row} record={record} /> : null}
         <Stet slug={slug} ids={row.ids} stet={row.stet} maySettle={maySettle} />
       </div>
     </li>
   );
 }
 
-/** In how many places it is so, and which, where that is more than one. */
-function Places({ slug, row: { places, pages, others } }: { slug: string; row: ErrataGroup }) {
-  if (places < 2) return null;
+interface ActsProps {
+  slug: string;
+  row: ErrataGroup;
+  /** Address of the picture's record, where it has one. */
+  record: string | null;
+}
+
+/** What settles the whole piece of work: at once where nothing is to be chosen, else the desk at which it is. */
+function Acts({ slug, row, record }: ActsProps) {
+  const { rule, ids, fixes } = row;
+  return (
+    <div className="flex flex-wrap gap-x-3">
+      {fixes > 0 ? (
+        <PutIn slug={slug} ids={ids} what="texts">
+          {fixes === 1 ? 'Put the text in' : `Put the text in at ${count(fixes, 'place')}`}
+        </PutIn>
+      ) : null}
+      {isRefitted(rule) ? (
+        <PutIn slug={slug} ids={ids} what="fitted picture">
+          {REFITTED[rule]}
+        </PutIn>
+      ) : null}
+      {isOnWords(rule) ? (
+        <Link href={`/s/${slug}/text-desk?${wordsOf(row)}`} className="text-green">
+          Write its words
+        </Link>
+      ) : null}
+      <ByHand slug={slug} row={row} record={record} />
+    </div>
+  );
+}
+
+/** Where somebody has to choose: another picture, none, or which of two records is right. */
+function ByHand({ slug, row: { rule, page_id: page, fixes }, record }: ActsProps) {
+  const link = (href: string, words: string) => (
+    <Link href={href} className="text-green">
+      {words}
+    </Link>
+  );
+  if (rule === 'file/unused') return link(`/s/${slug}/files?list=unused`, 'Take it off');
+  if (record === null) return null;
+  if (page === null) return link(record, 'To its record');
+  const isSettled = isOnWords(rule) || isRefitted(rule) || fixes > 0;
+  return (
+    <>
+      {link(`${record}/swap`, 'Swap it')}
+      {isSettled ? null : link(`${record}/off`, 'Take it off')}
+    </>
+  );
+}
+
+/** How many readers meet it; in how many places it is so, and which, where that is more than one. */
+function Places({ slug, row, isCounted }: { slug: string; row: ErrataGroup; isCounted: boolean }) {
+  const { places, pages, others, reach, page_id: page } = row;
+  if (page === null) return null;
+  const met = (
+    <span
+      className="font-normal text-ink-2"
+      title="Reach: views of the pages it stands on, each counted once"
+    >
+      {reachText(reach, isCounted)}
+    </span>
+  );
+  if (places < 2) return <p className="text-sm">{met}</p>;
   const where = pages === 1 ? 'on this page' : `on ${count(pages, 'page')}`;
   return (
     <details className="text-sm">
       <summary className="w-fit cursor-pointer font-semibold">
-        {count(places, 'place')} {where}
+        {count(places, 'place')} {where} · {met}
       </summary>
       <ul className="mt-1 columns-2 gap-6 text-ink-2 max-md:columns-1">
         {others.map(({ page_id: page, page_path: path, line }, n) => (

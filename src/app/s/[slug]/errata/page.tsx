@@ -8,6 +8,7 @@ import { hrefWith, type SiteScreenProps } from '@/app/_data/query';
 import { requireActor } from '@/app/_data/session';
 import { siteBySlug } from '@/app/_data/site';
 import { ruleText } from '@/core/errata/all-rules';
+import { isRefitted } from '@/core/errata/remedy';
 import { isOnWords, mayBeProposed, type RuleText } from '@/core/errata/rule';
 import { buttonClass } from '@/ui/button';
 import { ChooseAll, Choosing } from '@/ui/choosing';
@@ -94,6 +95,7 @@ export default async function ErrataPage({ params, searchParams }: SiteScreenPro
                 title={ruleText(row.rule)?.title ?? row.rule}
                 remedy={rule ? '' : (ruleText(row.rule)?.remedy ?? '')}
                 maySettle={maySettle}
+                isCounted={site.reachFrom !== null}
               />
             ))}
           </ul>
@@ -108,9 +110,8 @@ export default async function ErrataPage({ params, searchParams }: SiteScreenPro
 }
 
 const choosable = (rows: readonly ErrataGroup[]): ChoosableErratum[] =>
-  rows.map(({ id, ids, rule, picture_id: pictureId }) => ({
-    ...{ id, ids },
-    pictureId: isOnWords(rule) ? pictureId : null,
+  rows.map(({ id, ids, rule, fixes, picture_id: pictureId }) => ({
+    ...{ id, ids, fixes, pictureId, isOnWords: isOnWords(rule), isRefitted: isRefitted(rule) },
   }));
 
 /** Why a list is empty; never that nothing is wrong while pages are still to be checked. */
@@ -124,8 +125,13 @@ function NothingHere({ filter, far }: { filter: ErrataFilter; far: CheckedSoFar 
   if (far.checked < far.pages)
     return (
       <Empty head={`Checked ${far.checked.toLocaleString('en')} of ${count(far.pages, 'page')} so far`}>
-        Nothing is wrong on those. The pictures are looked at first, then the pages; what is found appears
-        here as it comes.
+        Nothing is wrong on those. What is found appears here as it comes.
+      </Empty>
+    );
+  if (far.looking)
+    return (
+      <Empty head="Nothing is wrong with words and addresses">
+        The pictures are still being looked at; what is found appears here as it comes.
       </Empty>
     );
   return <Empty head="Nothing is wrong here">All {count(far.pages, 'page')} are checked.</Empty>;

@@ -6,7 +6,7 @@ import Joi from 'joi';
 import { act } from '@/app/_data/act';
 import { siteBySlug } from '@/app/_data/site';
 import type { Problem } from '@/core/problem';
-import { gatherLighter } from '@/server/work/editions/gather-lighter';
+import { gatherRefit } from '@/server/work/editions/gather-refit';
 import { gatherRemovals } from '@/server/work/editions/gather-removal';
 
 const IDS = Joi.array<number[]>().items(Joi.number().integer()).max(5000).required();
@@ -27,7 +27,7 @@ export async function takeOff(
 /** Puts the pictures of a page that are too heavy into the edition in the sizes that their places need, and goes there. */
 export async function makeLighter(slug: string, page: string): Promise<Problem> {
   const site = await siteBySlug(slug);
-  const outcome = await act((db, actor) => gatherLighter(db, actor, site.id, page));
+  const outcome = await act((db, actor) => gatherRefit(db, actor, site.id, { page }));
   if (!outcome.ok) return outcome.problem;
   redirect(`/s/${slug}/editions/${outcome.value}`);
 }

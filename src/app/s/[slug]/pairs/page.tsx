@@ -1,5 +1,6 @@
 import Link from 'next/link';
 import { pairSheet } from '@/app/_data/pairs/pairs';
+import { numbersIn, type SearchParams } from '@/app/_data/query';
 import { requireActor } from '@/app/_data/session';
 import { siteBySlug } from '@/app/_data/site';
 import { mayEdit } from '@/core/edition/edition-state';
@@ -8,11 +9,16 @@ import { PairSheetView } from './pair-sheet';
 
 export const metadata = { title: 'Pairs' };
 
-export default async function PairsPage({ params }: { params: Promise<{ slug: string }> }) {
+interface PairsPageProps {
+  readonly params: Promise<{ slug: string }>;
+  readonly searchParams: SearchParams;
+}
+
+export default async function PairsPage({ params, searchParams }: PairsPageProps) {
   const { slug } = await params;
   const site = await siteBySlug(slug);
   const { role } = await requireActor();
-  const sheet = await pairSheet(site);
+  const sheet = await pairSheet(site, numbersIn((await searchParams)['pictures']));
   if (mayEdit(role) && sheet.going.length > 0) return <PairSheetView slug={slug} sheet={sheet} />;
   return (
     <main className="min-h-[calc(100vh-46px)] bg-sheet">

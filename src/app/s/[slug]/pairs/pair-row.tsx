@@ -10,6 +10,12 @@ import { FitReasons } from '@/ui/fit-reasons-line';
 import { Mat } from '@/ui/mat';
 import type { Choice } from './pairing';
 
+const WHY: Readonly<Record<Going['why'], string>> = {
+  leftover: 'a leftover of the template',
+  outdated: 'beyond its time',
+  chosen: 'chosen by you',
+};
+
 interface PairRowProps {
   slug: string;
   row: number;
@@ -42,8 +48,7 @@ export function PairRow({ slug, row, going, choice, coming, fit, onStep, onChoos
             {name}
           </Link>
           <p className="text-sm text-ink-2">
-            {going.why === 'leftover' ? 'a leftover of the template' : 'beyond its time'}, in{' '}
-            {count(going.places, 'place')} on {count(going.pages, 'page')}
+            {WHY[going.why]}, in {count(going.places, 'place')} on {count(going.pages, 'page')}
           </p>
           <p className="line-clamp-2 text-sm text-ink-2">{going.titles.join(' · ')}</p>
         </div>

@@ -5,7 +5,7 @@ import { act, type Outcome } from '@/app/_data/act';
 import { siteBySlug } from '@/app/_data/site';
 import type { Problem } from '@/core/problem';
 import type { PictureKind } from '@/core/dating/shelf-life';
-import type { Teaching } from '@/core/picture/placeholder';
+import type { Teaching } from '@/core/picture/leftover-strength';
 import type { Actor } from '@/server/accounts/actor';
 import type { Database } from '@/server/db/database';
 import {

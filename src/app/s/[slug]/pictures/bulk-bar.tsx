@@ -137,6 +137,9 @@ export function BulkBar({ slug, pictures, subjects }: BulkBarProps) {
           >
             No leftovers
           </Button>
+          <Link href={`/s/${slug}/pairs?pictures=${ids.join(',')}`} className={buttonClass('quiet')}>
+            Pair
+          </Link>
           <Link href={`/s/${slug}/pictures/titles?of=${ids.join(',')}`} className={buttonClass('quiet')}>
             Titles
           </Link>

@@ -28,6 +28,7 @@ export const metadata = { title: 'Pictures' };
 const FILTER_NAME: Readonly<Record<PictureFilter, string>> = {
   all: 'All',
   placeholder: 'Leftovers',
+  maybe: 'Perhaps leftovers',
   old: 'Past their time',
   undescribed: 'No alt text',
   missing: 'Missing',
@@ -35,6 +36,7 @@ const FILTER_NAME: Readonly<Record<PictureFilter, string>> = {
 };
 const ORDER_NAME: Readonly<Record<PictureOrder, string>> = {
   match: 'By where the words stand',
+  strength: 'By how sure it is',
   places: 'By places',
   reach: 'By reach',
   age: 'By age',
@@ -55,9 +57,12 @@ export default async function PicturesPage({ params, searchParams }: SiteScreenP
   const site = await siteBySlug((await params).slug);
   const { given, query, section, sheet } = await listQuery(searchParams);
   const filter = PICTURE_FILTERS.find((name) => name === given('show')) ?? 'all';
-  // Whoever looks for a word wants what it is said of first.
-  const usual = query === '' ? 'places' : 'match';
-  const order = PICTURE_ORDERS.find((name) => name === given('order')) ?? usual;
+  const orders = PICTURE_ORDERS.filter((name) =>
+    name === 'match' ? query !== '' : name !== 'strength' || filter === 'placeholder' || filter === 'maybe',
+  );
+  // Whoever looks for a word wants what it is said of first; whoever looks for leftovers the surest.
+  const usual = orders[0] ?? 'places';
+  const order = orders.find((name) => name === given('order')) ?? usual;
   const view = PICTURE_VIEWS.find((name) => name === given('view')) ?? 'list';
   const narrowing = narrowingOf(given);
   const [{ rows, counts, contexts, sheets }, choices, reading] = await Promise.all([
@@ -82,7 +87,9 @@ export default async function PicturesPage({ params, searchParams }: SiteScreenP
       <h1 className="sr-only">Pictures</h1>
       <div className="flex flex-wrap items-center gap-2 border-b border-line bg-sheet px-5 py-2.5">
         <Choices
-          names={PICTURE_FILTERS}
+          names={PICTURE_FILTERS.filter(
+            (name) => name !== 'maybe' || filter === 'maybe' || (counts?.maybe ?? 0) > 0,
+          )}
           labels={FILTER_NAME}
           chosen={filter}
           counts={counts}
@@ -105,7 +112,7 @@ export default async function PicturesPage({ params, searchParams }: SiteScreenP
         </Link>
         <span className="ml-auto" />
         <Choices
-          names={query === '' ? PICTURE_ORDERS.filter((name) => name !== 'match') : PICTURE_ORDERS}
+          names={orders}
           labels={ORDER_NAME}
           chosen={order}
           hrefOf={(name) => hrefWith(root, { ...now, order: name === usual ? null : name })}

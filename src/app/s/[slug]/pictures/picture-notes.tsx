@@ -1,8 +1,11 @@
 import Link from 'next/link';
+import type { ReactNode } from 'react';
 import type { PictureRow } from '@/app/_data/pictures/pictures';
 import { spanText } from '@/core/dating/shelf-life';
+import { isTaught, leftoverStrength, type Teaching } from '@/core/picture/leftover-strength';
 import { changedText, KIND_NAME } from '@/ui/date-words';
 import { count } from '@/ui/format';
+import { LEFTOVER_WORDS } from '@/ui/leftover-words';
 import { Note } from '@/ui/note';
 import { Clues } from './clues';
 import { TeachButton } from './teach-button';
@@ -33,19 +36,7 @@ export function PictureNotes({ slug, row, mayTeach }: PictureNotesProps) {
           {row.problem}
         </Note>
       ) : null}
-      {row.is_placeholder && row.places > 0 ? (
-        <Note degree="must" head="leftover template picture">
-          <Clues clues={row.clues ?? []} />
-          <p className="mt-0.5 flex flex-wrap gap-x-4">
-            {swap(places)}
-            {mayTeach && row.picture_id !== null ? (
-              <TeachButton slug={slug} ids={[row.picture_id]} teaching="not a placeholder">
-                It is none
-              </TeachButton>
-            ) : null}
-          </p>
-        </Note>
-      ) : null}
+      {row.places > 0 ? <LeftoverNote {...{ slug, row, mayTeach }} swap={swap(places)} /> : null}
       {row.changed && row.places > 0 && !row.is_placeholder ? (
         <Note degree="should" head="what it shows has changed">
           {changedText(row.changed, row)} {swap('Choose another picture')}
@@ -69,5 +60,32 @@ export function PictureNotes({ slug, row, mayTeach }: PictureNotesProps) {
         </Note>
       ) : null}
     </>
+  );
+}
+
+/** How sure it is that a picture is a leftover, what tells it, and a press for either answer. */
+function LeftoverNote({ slug, row, mayTeach, swap }: PictureNotesProps & { swap: ReactNode }) {
+  const strength = leftoverStrength(row.belief);
+  const clues = row.clues ?? [];
+  if (strength === null) return null;
+  const isSaid = isTaught(clues);
+  const press = (teaching: Teaching | null, words: string) =>
+    mayTeach && row.picture_id !== null ? (
+      <TeachButton slug={slug} ids={[row.picture_id]} teaching={teaching}>
+        {words}
+      </TeachButton>
+    ) : null;
+  return (
+    <Note
+      degree={row.is_placeholder ? 'must' : 'note'}
+      head={isSaid ? 'a leftover of the template' : LEFTOVER_WORDS[strength]}
+    >
+      <Clues clues={clues} />
+      <p className="mt-0.5 flex flex-wrap gap-x-4">
+        {row.is_placeholder ? swap : null}
+        {isSaid ? press(null, 'Take that back') : press('placeholder', 'It is one')}
+        {isSaid ? null : press('not a placeholder', 'It is none')}
+      </p>
+    </Note>
   );
 }

@@ -2,7 +2,7 @@
 
 import { useState, useTransition, type ReactNode } from 'react';
 import type { Problem } from '@/core/problem';
-import type { Teaching } from '@/core/picture/placeholder';
+import type { Teaching } from '@/core/picture/leftover-strength';
 import { ProblemText } from '@/ui/problem-text';
 import { teach } from './actions';
 

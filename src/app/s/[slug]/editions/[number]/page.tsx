@@ -1,6 +1,7 @@
 import Link from 'next/link';
 import { notFound } from 'next/navigation';
 import { editionByNumber } from '@/app/_data/editions/editions';
+import { pageWeights } from '@/app/_data/editions/page-weights';
 import { lossesOfWriting } from '@/app/_data/editions/losses';
 import { siteBySlug } from '@/app/_data/site';
 import { Empty } from '@/ui/empty';
@@ -13,6 +14,7 @@ import { Losses } from './losses';
 import { OffsOfEdition } from './offs-of-edition';
 import { Progress } from './progress';
 import { RightsOfEdition } from './rights-of-edition';
+import { Weights } from './weights';
 import { WordsOfEdition } from './words-of-edition';
 
 export const metadata = { title: 'Edition' };
@@ -54,7 +56,11 @@ export default async function EditionPage({ params }: { params: Promise<{ slug: 
   if (!found) notFound();
   const { edition, gathered, taken, edits, files, run, journal } = found;
   const written = new Set(edits.map(({ sourcePath }) => sourcePath));
-  const losses = edition.state === 'draft' ? await lossesOfWriting(site, written) : [];
+  const isDraft = edition.state === 'draft';
+  const [losses, weights] = await Promise.all([
+    isDraft ? lossesOfWriting(site, written) : [],
+    isDraft ? pageWeights(site.id, edition.id) : null,
+  ]);
   const writing = new Set(
     gathered.filter(({ change }) => change.writesRights).map(({ change }) => change.id),
   );
@@ -93,7 +99,7 @@ export default async function EditionPage({ params }: { params: Promise<{ slug: 
           const shared = {
             ...{ slug, change, liveUrl: site.liveUrl },
             edits: edits.filter(({ changeId }) => changeId === change.id),
-            takeOut: edition.state === 'draft' ? <TakeOut run={takeOut.bind(null, slug, change.id)} /> : null,
+            takeOut: isDraft ? <TakeOut run={takeOut.bind(null, slug, change.id)} /> : null,
           };
           if (change.writesRights)
             return (
@@ -104,7 +110,7 @@ export default async function EditionPage({ params }: { params: Promise<{ slug: 
               />
             );
           return change.takesOff ? (
-            <OffsOfEdition key={change.id} {...shared} siteId={site.id} isDraft={edition.state === 'draft'} />
+            <OffsOfEdition key={change.id} {...shared} siteId={site.id} isDraft={isDraft} />
           ) : picture ? (
             <ChangeOfEdition
               key={change.id}
@@ -116,7 +122,7 @@ export default async function EditionPage({ params }: { params: Promise<{ slug: 
             <WordsOfEdition key={change.id} {...shared} />
           );
         })}
-        <FilesToGo slug={slug} taken={taken} isDraft={edition.state === 'draft'} />
+        <FilesToGo slug={slug} taken={taken} isDraft={isDraft} />
       </div>
       <aside aria-label="Margin" className="space-y-5 px-4 py-4">
         <EditionActs
@@ -126,6 +132,7 @@ export default async function EditionPage({ params }: { params: Promise<{ slug: 
           isReady={all.length > 0 && all.every((state) => state === 'ready')}
           touches={touches}
         />
+        {weights ? <Weights site={site} weights={weights} /> : null}
         {run ? <Progress slug={slug} run={run} steps={journal} /> : null}
         <dl className="text-sm text-ink-2">
           <dt className="font-semibold text-ink">Begun</dt>

@@ -1,4 +1,5 @@
 import { notFound } from 'next/navigation';
+import { errataOfPage } from '@/app/_data/errata/errata-of-page';
 import { filesByPath, pageById } from '@/app/_data/pages/pages';
 import { hrefWith, type SearchParams } from '@/app/_data/query';
 import { siteFrame } from '@/app/_data/frame';
@@ -48,7 +49,11 @@ export default async function PageRecord({
   const proof = await openProofSite(db, site.id, noted);
   const placements = await placementsInProof(proof, page.path);
   const paths = placements.flatMap(({ address }) => (address.kind === 'site' ? [address.path] : []));
-  const notes = proofNotes(placements, { slug, files: await filesByPath(site.id, paths) });
+  const [files, errata] = await Promise.all([
+    filesByPath(site.id, paths),
+    noted === 'live' && page.checkedIn === page.changedIn ? errataOfPage(site.id, page.path) : null,
+  ]);
+  const notes = proofNotes(placements, { slug, files, errata });
   const srcOf = (state: ProofState) => proofAddress({ siteId: site.id, state }, page.path);
   const root = `/s/${slug}/pages/${page.id}`;
   const now = { width: width === 'desktop' ? null : width, shown: shown === 'live' ? null : shown };

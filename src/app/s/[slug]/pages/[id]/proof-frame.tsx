@@ -1,6 +1,7 @@
 'use client';
 
 import { useEffect, useRef, useState } from 'react';
+import type { Degree } from '@/core/errata/rule';
 
 export interface Measured {
   /** Height of the whole page in CSS pixels. */
@@ -21,6 +22,8 @@ interface ProofFrameProps {
   width: 'desktop' | 'phone';
   /** Number of the place that is pointed out; 0 for none. */
   chosen: number;
+  /** How grave what is wrong at a place is, by its number. */
+  degrees?: Readonly<Record<number, Degree>>;
   onMeasured?: (measured: Measured) => void;
   onScale?: (scale: number) => void;
   onChosen?: (number: number) => void;
@@ -31,8 +34,11 @@ const FRAME_PX = { desktop: 1280, phone: 390 } as const;
 /** Pages are shown whole up to this height; beyond it they scroll in their frame. */
 const MAX_HEIGHT = 30_000;
 
+const NONE_WRONG: Readonly<Record<number, Degree>> = {};
+
 /** A page in its sandbox, at a reader's width, made smaller to fit. */
-export function ProofFrame({ label, src, width, chosen, onMeasured, onScale, onChosen }: ProofFrameProps) {
+export function ProofFrame(props: ProofFrameProps) {
+  const { label, src, width, chosen, degrees = NONE_WRONG, onMeasured, onScale, onChosen } = props;
   const box = useRef<HTMLDivElement>(null);
   const frame = useRef<HTMLIFrameElement>(null);
   const [room, setRoom] = useState(0);
@@ -52,7 +58,9 @@ export function ProofFrame({ label, src, width, chosen, onMeasured, onScale, onC
     const hear = (event: MessageEvent) => {
       const message = event.data as { from?: string; what?: string; height?: number; number?: number } | null;
       if (event.source !== frame.current?.contentWindow || message?.from !== 'ibidem-proof') return;
-      if (message.what === 'measured') {
+      if (message.what === 'ready') {
+        frame.current?.contentWindow?.postMessage({ to: 'ibidem-proof', chosen, degrees }, '*');
+      } else if (message.what === 'measured') {
         const measured = message as unknown as Measured;
         setHeight(Math.min(MAX_HEIGHT, Math.max(200, Number(measured.height) || 0)));
         onMeasured?.(measured);
@@ -60,10 +68,10 @@ export function ProofFrame({ label, src, width, chosen, onMeasured, onScale, onC
     };
     window.addEventListener('message', hear);
     return () => window.removeEventListener('message', hear);
-  }, [onChosen, onMeasured]);
+  }, [chosen, degrees, onChosen, onMeasured]);
   useEffect(() => {
-    frame.current?.contentWindow?.postMessage({ to: 'ibidem-proof', chosen }, '*');
-  }, [chosen]);
+    frame.current?.contentWindow?.postMessage({ to: 'ibidem-proof', chosen, degrees }, '*');
+  }, [chosen, degrees]);
 
   return (
     <div ref={box} className="overflow-hidden border border-line bg-sheet" style={{ height: height * scale }}>

@@ -1,9 +1,12 @@
 'use client';
 
 import Link from 'next/link';
-import { useLayoutEffect, useRef, useState } from 'react';
+import { useEffect, useLayoutEffect, useRef, useState } from 'react';
+import { gravest, type Degree } from '@/core/errata/rule';
 import { buttonClass } from '@/ui/button';
 import { Mat } from '@/ui/mat';
+import { DEGREE_TEXT, DEGREE_WORD } from '@/ui/degree';
+import { levelNotes } from './level-notes';
 import type { Measured } from './proof-frame';
 import type { ProofNote } from './proof-notes';
 
@@ -15,9 +18,19 @@ interface ProofMarginProps {
   onChosen: (number: number) => void;
 }
 
-const GAP_PX = 6;
 /** Distance from the top of the margin to the top of the proof. */
 const TOP_PX = 16;
+
+const STROKE: Readonly<Record<Degree, string>> = {
+  must: 'stroke-must',
+  should: 'stroke-should',
+  note: 'stroke-note',
+};
+const EDGE: Readonly<Record<Degree, string>> = {
+  must: 'border-l-[3px] border-must',
+  should: 'border-l-2 border-should',
+  note: 'border-l border-note',
+};
 
 /** The notes, each level with its mark as far as there is room, and joined to it by a fine rule. */
 export function ProofMargin({ notes, measured, scale, chosen, onChosen }: ProofMarginProps) {
@@ -34,30 +47,27 @@ export function ProofMargin({ notes, measured, scale, chosen, onChosen }: ProofM
 
   useLayoutEffect(() => {
     const items = [...(list.current?.children ?? [])] as HTMLElement[];
-    let free = TOP_PX;
-    const next = items.map((item, i) => {
-      const top = Math.max(free, wanted[i] ?? free);
-      free = top + item.offsetHeight + GAP_PX;
-      return top;
-    });
-    setTops(next);
+    const open = seen.findIndex(({ numbers }) => numbers.includes(chosen));
+    const heights = items.map((item) => item.offsetHeight);
+    setTops(levelNotes({ wanted, heights, topPx: TOP_PX, open }));
     // `wanted` is made anew at every render; its text says whether it differs.
     // eslint-disable-next-line react-hooks/exhaustive-deps
   }, [wantedKey]);
+  useEffect(() => {
+    if (chosen > 0) list.current?.querySelector('[data-open]')?.scrollIntoView({ block: 'nearest' });
+  }, [chosen, tops]);
   const lastTop = tops.at(-1) ?? TOP_PX;
 
   return (
     <aside aria-label="Margin" className="relative pr-4 max-lg:px-5">
       <svg aria-hidden className="absolute top-0 left-0 h-full w-6 max-lg:hidden">
-        {seen.map(({ number, numbers, wrong }, i) => (
+        {seen.map(({ number, numbers, degree }, i) => (
           <polyline
             key={number}
             points={`0,${(wanted[i] ?? 0) + 8} 10,${(wanted[i] ?? 0) + 8} 24,${(tops[i] ?? wanted[i] ?? 0) + 10}`}
             fill="none"
-            className={
-              wrong.length > 0 ? 'stroke-must' : numbers.includes(chosen) ? 'stroke-green' : 'stroke-line'
-            }
-            strokeWidth={wrong.length > 0 || numbers.includes(chosen) ? 2 : 1}
+            className={numbers.includes(chosen) ? 'stroke-green' : degree ? STROKE[degree] : 'stroke-line'}
+            strokeWidth={degree === 'must' || numbers.includes(chosen) ? 2 : 1}
           />
         ))}
       </svg>
@@ -65,7 +75,8 @@ export function ProofMargin({ notes, measured, scale, chosen, onChosen }: ProofM
         {seen.map((note, i) => (
           <li
             key={note.number}
-            className="lg:absolute lg:right-4 lg:left-6"
+            className="scroll-my-4 lg:absolute lg:right-4 lg:left-6"
+            data-open={note.numbers.includes(chosen) || undefined}
             style={{ top: tops[i] ?? wanted[i] }}
           >
             <NoteOfPlace
@@ -119,6 +130,7 @@ function together(notes: readonly ProofNote[], places: Places): NoteOfMany[] {
       known
         ? {
             ...known,
+            degree: gravest([known, note].flatMap(({ degree }) => (degree ? [{ degree }] : []))),
             numbers: [...known.numbers, note.number],
             names: [...new Set([...known.names, note.name])],
           }
@@ -137,10 +149,12 @@ interface NoteOfPlaceProps {
 }
 
 function NoteOfPlace({ note, isChosen, onChosen, place }: NoteOfPlaceProps) {
-  const { number, numbers, name, names, image, facts, alt, caption, wrong, record, swap } = note;
-  const edge = wrong.length > 0 ? 'border-must' : isChosen ? 'border-green' : 'border-line';
+  const { number, numbers, name, names, image, facts, alt, caption, wrong, degree, record, swap, desk } =
+    note;
+  const edge = degree ? EDGE[degree] : `border-l-2 ${isChosen ? 'border-green' : 'border-line'}`;
+  const more = wrong.length - 1;
   return (
-    <div className={`border-l-2 bg-sheet px-2 py-1 ${edge}`}>
+    <div className={`bg-sheet px-2 py-1 ${edge}`}>
       <button
         type="button"
         aria-expanded={isChosen}
@@ -148,22 +162,29 @@ function NoteOfPlace({ note, isChosen, onChosen, place }: NoteOfPlaceProps) {
         className="flex w-full items-baseline gap-2 text-left"
       >
         <span className="shrink-0 text-sm font-semibold">{numbersText(numbers)}</span>
-        <span className="min-w-0 flex-1 truncate">
+        <span className={`min-w-0 flex-1 ${wrong[0] ? 'line-clamp-2' : 'truncate'}`}>
           {wrong[0] ? (
-            <span className="font-semibold text-must">{wrong[0].head}</span>
+            <>
+              <strong className={DEGREE_TEXT[wrong[0].degree]}>{DEGREE_WORD[wrong[0].degree]}</strong>{' '}
+              {wrong[0].head}
+            </>
           ) : (
             <Words alt={alt} name={name} />
           )}
         </span>
+        {more > 0 && !isChosen ? <span className="shrink-0 text-sm text-ink-2">and {more} more</span> : null}
       </button>
       {isChosen ? (
         <div className="mt-1 space-y-1.5 pb-1 text-sm">
           <Mat src={image} alt={image ? '' : 'no file'} width={236} height={132} />
-          {wrong.map(({ head, why }) => (
-            <p key={head}>
-              <span className="font-semibold text-must">{head}.</span>{' '}
-              <span className="text-ink-2">{why}</span>
-            </p>
+          {wrong.map(({ degree, head, why, remedy }) => (
+            <div key={`${head} ${why}`}>
+              <p>
+                <strong className={DEGREE_TEXT[degree]}>{DEGREE_WORD[degree]}</strong> {head}.
+              </p>
+              <p>{why}</p>
+              {remedy ? <p className="text-ink-2">{remedy}</p> : null}
+            </div>
           ))}
           {record ? (
             <Link href={record} className="block font-semibold break-all text-green">
@@ -197,11 +218,18 @@ function NoteOfPlace({ note, isChosen, onChosen, place }: NoteOfPlaceProps) {
               <span className="font-serif">{caption}</span>
             </p>
           ) : null}
-          {swap ? (
-            <Link href={swap} className={buttonClass('plain')}>
-              Swap this picture
-            </Link>
-          ) : null}
+          <p className="flex flex-wrap gap-2">
+            {desk ? (
+              <Link href={desk} className={buttonClass('plain')}>
+                Write its words
+              </Link>
+            ) : null}
+            {swap ? (
+              <Link href={swap} className={buttonClass('plain')}>
+                Swap this picture
+              </Link>
+            ) : null}
+          </p>
         </div>
       ) : null}
     </div>

@@ -1,6 +1,6 @@
 'use client';
 
-import { useCallback, useRef, useState } from 'react';
+import { useCallback, useMemo, useRef, useState } from 'react';
 import { keepMeasures } from './actions';
 import { ProofFrame, type Measured } from './proof-frame';
 import { ProofMargin } from './proof-margin';
@@ -23,6 +23,10 @@ export function ProofSheet({ slug, pageId, width, frames, isMeasured, notes }: P
   const [measured, setMeasured] = useState<Measured>(NOTHING);
   const [scale, setScale] = useState(1);
   const [chosen, setChosen] = useState(0);
+  const degrees = useMemo(
+    () => Object.fromEntries(notes.flatMap(({ number, degree }) => (degree ? [[number, degree]] : []))),
+    [notes],
+  );
   const kept = useRef('');
   const take = useCallback(
     (next: Measured) => {
@@ -55,6 +59,7 @@ export function ProofSheet({ slug, pageId, width, frames, isMeasured, notes }: P
           src={first?.src ?? ''}
           width={width}
           chosen={chosen}
+          degrees={degrees}
           onMeasured={take}
           onScale={setScale}
           onChosen={setChosen}

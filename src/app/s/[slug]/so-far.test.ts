@@ -1,0 +1,19 @@
+import { expect, it } from 'vitest';
+import { soFarText } from './so-far';
+
+it.each([
+  ['all is done', { pages: 9, checked: 9, looking: null }, null],
+  ['pages are being checked', { pages: 9, checked: 4, looking: null }, 'Checked 4 of 9 pages so far: what is listed may still change.'],
+  [
+    'pages are checked, pictures are being looked at',
+    { pages: 685, checked: 685, looking: { read: 120, all: 1985 } },
+    '685 pages checked for words and addresses. The pictures are being looked at, 120 of 1,985: leftovers, ages, families and rights follow.',
+  ],
+  [
+    'both',
+    { pages: 685, checked: 200, looking: { read: 1985, all: 1985 } },
+    'Checked 200 of 685 pages so far: what is listed may still change. The pictures are being put together: leftovers, ages, families and rights follow.',
+  ],
+])('%s', (_, far, text) => {
+  expect(soFarText(far)).toBe(text);
+}); // prettier-ignore

@@ -1,0 +1,29 @@
+import type { CheckedSoFar } from '@/app/_data/errata/checked-so-far';
+import { count } from '@/ui/format';
+
+/** What is done of a check, and what is still to come; nothing where all is done. */
+export function soFarText({ pages, checked, looking }: CheckedSoFar): string | null {
+  if (!looking && checked >= pages) return null;
+  const done = `Checked ${checked.toLocaleString('en')} of ${count(pages, 'page')} so far: what is listed may still change.`;
+  if (!looking) return done;
+  const { read, all } = looking;
+  const pictures =
+    read < all
+      ? `The pictures are being looked at, ${read.toLocaleString('en')} of ${all.toLocaleString('en')}`
+      : 'The pictures are being put together';
+  const toCome = `${pictures}: leftovers, ages, families and rights follow.`;
+  return checked < pages
+    ? `${done} ${toCome}`
+    : `${count(pages, 'page')} checked for words and addresses. ${toCome}`;
+}
+
+/** The same as a line above the sheet. */
+export function SoFar({ far }: { far: CheckedSoFar }) {
+  const text = soFarText(far);
+  if (text === null) return null;
+  return (
+    <p role="status" className="border-b border-line-2 bg-tint px-5 py-1.5 text-sm">
+      {text}
+    </p>
+  );
+}
