@@ -9,6 +9,7 @@ import sharp from 'sharp';
 import { facade, river, room, stage } from '@demo/site/scenes';
 import { connect, type Database } from '@/server/db/database';
 import { migrateDatabase } from '@/server/db/migrate';
+import { headFinder } from '@/server/imaging/head-finder';
 import { settings } from '@/server/settings';
 import { UNENDING } from '@/server/jobs/turn';
 import { answerUpload } from '@/server/uploads/upload-server';
@@ -71,6 +72,7 @@ export async function benchIntake(): Promise<void> {
 async function benchTaking(db: Database, siteId: number): Promise<void> {
   const pictures = await photographs();
   const { id: deliveryId } = await needDelivery(db, ACTOR, siteId);
+  const heads = await headFinder();
   let turn = 0;
   const { ours, bare } = await byTurns(
     async () => {
@@ -78,7 +80,7 @@ async function benchTaking(db: Database, siteId: number): Promise<void> {
       await withHands(PICTURES, async (n) => {
         // Other bytes each turn, behind the picture's end: nothing is in the store already.
         const bytes = Buffer.concat([pictures[n] ?? Buffer.alloc(0), Buffer.from(`turn ${turn}`)]);
-        await keepIntake(db, { siteId, fileName: `photo ${n}.jpg`, bytes, receivedBy: ACTOR.name, deliveryId, entry: `${turn}/${n}` }); // prettier-ignore
+        await keepIntake(db, { siteId, fileName: `photo ${n}.jpg`, bytes, receivedBy: ACTOR.name, heads, deliveryId, entry: `${turn}/${n}` }); // prettier-ignore
       });
       await knowDelivery(db, deliveryId, UNENDING);
     },

@@ -222,10 +222,10 @@ describe('what is told of the pictures of the demo site', () => {
       };
     });
     console.log(rows.filter(({ wrong, missed }) => wrong.length + missed.length > 0));
-    for (const { id, wanted, precision, recall } of rows) {
+    for (const { id, wanted, precision, recall, wrong, missed } of rows) {
       if (!NEEDS_TWO_SURVEYS.has(id)) expect(wanted, `${id} has something to find`).toBeGreaterThan(0);
-      expect(precision, `precision of ${id}`).toBeGreaterThanOrEqual(WANTED);
-      expect(recall, `recall of ${id}`).toBeGreaterThanOrEqual(WANTED);
+      expect(precision, `precision of ${id}; wrong: ${wrong.join(', ')}`).toBeGreaterThanOrEqual(WANTED);
+      expect(recall, `recall of ${id}; missed: ${missed.join(', ')}`).toBeGreaterThanOrEqual(WANTED);
     }
     const lines = rows.map(({ id, wanted, precision, recall }) =>
       wanted === 0

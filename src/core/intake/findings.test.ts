@@ -1,6 +1,5 @@
 import { describe, expect, it } from 'vitest';
 import { findingsOf, type Arrived, type KnownThere } from './findings';
-import { softnessOf } from './softness';
 
 const RULES = { asked: 1200, thisYear: 2026 };
 const arrived = (more: Partial<Arrived> = {}): Arrived => ({
@@ -59,24 +58,5 @@ describe('an arriving picture', () => {
   it('is twice, blurred and small at once', () => {
     const found = findingsOf(arrived({ twin: 'a.jpg', softness: 0.8, widthPx: 640, heightPx: 480 }), RULES);
     expect(found.map(({ kind }) => kind)).toEqual(['twice', 'blurred', 'small']);
-  });
-});
-
-describe('softness', () => {
-  const plane = (width: number, height: number, at: (x: number, y: number) => number) => ({
-    width,
-    height,
-    data: Uint8Array.from({ length: width * height }, (_, n) => at(n % width, Math.floor(n / width))),
-  });
-  it('is low for what changes from pixel to pixel, high for a slope, and 0 for nothing at all', () => {
-    const sharp = softnessOf(plane(64, 64, (x, y) => ((x * 7 + y * 13) % 3) * 100));
-    const soft = softnessOf(plane(64, 64, (x, y) => 128 + 100 * Math.sin(x / 9) * Math.sin(y / 9)));
-    expect(sharp).toBeLessThan(0.3);
-    expect(soft).toBeGreaterThan(0.8);
-    expect(softnessOf(plane(64, 64, () => 90))).toBe(0);
-  });
-
-  it('takes the worse of both directions: a picture that moved is blurred along one', () => {
-    expect(softnessOf(plane(64, 64, (x, y) => (y % 2) * 100 + x))).toBeGreaterThan(0.6);
   });
 });

@@ -65,7 +65,12 @@ export function encoded(
 
 /** A small WebP of a picture for screens, at most 480 pixels on the long side. */
 export async function makeThumbnail(bytes: Uint8Array): Promise<Uint8Array> {
-  return (await openPicture(bytes))
+  return thumbnailOf(await openPicture(bytes));
+}
+
+/** The same of a picture that is open already. */
+export async function thumbnailOf(picture: Sharp): Promise<Uint8Array> {
+  return picture
     .resize(THUMBNAIL_PX, THUMBNAIL_PX, { fit: 'inside', withoutEnlargement: true })
     .webp({ quality: 80 })
     .toBuffer();

@@ -19,8 +19,8 @@ const DRAWN_PX = [450, 700];
 const DRAWN_CONFIDENCE = 45;
 /** What looks like words at a glance: so many that could be read at all, or many more of which none could. */
 const GLANCE = { words: 3, confidence: 30, shapes: 8 };
-/** After which reading one picture is given up. */
-const TIME_LIMIT_MS = 30_000;
+/** After which reading one picture is begun anew, and then given up: a machine that stood still loses no words by it. */
+const TIME_LIMITS_MS = [30_000, 90_000];
 
 /** Smaller ones are icons and buttons: their words are those of the page, or none. */
 export const LEAST_READ_PX = { width: 200, height: 100 };
@@ -104,16 +104,18 @@ export class TextReader {
       .withMetadata({ density: 150 })
       .png({ compressionLevel: 1 })
       .toBuffer();
-    let timer: NodeJS.Timeout | undefined;
-    const late = new Promise<null>((resolve) => {
-      timer = setTimeout(() => resolve(null), TIME_LIMIT_MS);
-    });
-    const found = await Promise.race([this.worker.recognize(page, {}, { blocks: true }), late]);
-    clearTimeout(timer);
-    if (found) return linesOf(found.data);
-    // It can't be asked to stop: another one takes its place.
-    await this.worker.terminate();
-    this.worker = await started(this.languages, this.folder);
+    for (const limitMs of TIME_LIMITS_MS) {
+      let timer: NodeJS.Timeout | undefined;
+      const late = new Promise<null>((resolve) => {
+        timer = setTimeout(() => resolve(null), limitMs);
+      });
+      const found = await Promise.race([this.worker.recognize(page, {}, { blocks: true }), late]);
+      clearTimeout(timer);
+      if (found) return linesOf(found.data);
+      // It can't be asked to stop: another one takes its place.
+      await this.worker.terminate();
+      this.worker = await started(this.languages, this.folder);
+    }
     throw new Error('Reading its words took too long.');
   }
 

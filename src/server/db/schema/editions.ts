@@ -68,7 +68,9 @@ export const intake = pgTable(
     credit: text('credit').notNull().default(''),
     folder: text('folder').notNull().default(''),
     tags: jsonb('tags').$type<readonly string[]>().notNull().default([]),
-    /** What was found of it when it was looked at; `null` until then. */
+    /** How blurred these bytes are, as `softnessOf` gives it; `null` until they were looked at. */
+    softness: doublePrecision('softness'),
+    /** What was found of it beside the site's pictures; `null` until then. */
     findings: jsonb('findings').$type<readonly IntakeFinding[]>(),
     /** Year in which it was taken, as far as the file tells. */
     takenYear: integer('taken_year'),

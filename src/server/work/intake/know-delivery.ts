@@ -1,29 +1,24 @@
 /** Looks at the pictures of a delivery: whether the site has them already, and whether they are fit to be shown. */
 import { and, eq, isNull } from 'drizzle-orm';
-import type { Sharp } from 'sharp';
 import { findingsOf, type IntakeRules, type KnownThere } from '@/core/intake/findings';
-import { shapePoints } from '@/core/focus/shape-points';
-import { softnessOf } from '@/core/intake/softness';
 import { CandidateIndex } from '@/core/picture/candidate-index';
 import { linksTo } from '@/core/picture/compare';
-import { fingerprintOf, type Fingerprint } from '@/core/picture/fingerprint';
+import type { Fingerprint } from '@/core/picture/fingerprint';
 import type { Database } from '../../db/database';
 import { deliveries, intake } from '../../db/schema/editions';
-import { focusOfPicture, type HeadFinder } from '../../imaging/look-for-focus';
-import { brokenPixels, decodedOnce, planesOfPicture } from '../../imaging/read-pixels';
+import { headFinder } from '../../imaging/head-finder';
+import type { HeadFinder } from '../../imaging/look-for-focus';
+import { brokenPixels, decodedOnce } from '../../imaging/read-pixels';
 import { recentPrints } from '../../imaging/recent-prints';
-import { packLandmarks, packPlanes } from '../../imaging/stored-print';
 import { byHands } from '../../jobs/by-hands';
 import type { Turn } from '../../jobs/turn';
 import { ProblemError } from '../../problem-error';
-import { settings } from '../../settings';
-import { hasDerived, storedBytes, storeDerived } from '../../store/store';
+import { hasDerived, storedBytes } from '../../store/store';
 import { storedLandmarks, storedPrint } from '../pictures/stored-prints';
+import { JUDGED_PX, lookAtArrived } from './look-at-arrived';
 
 type Row = typeof intake.$inferSelect;
 
-/** Long side at which blur is judged, in pixels: about as large as pages show a picture. */
-const JUDGED_PX = 1024;
 /** Pictures of the site that are compared with each that arrives. */
 const COMPARED = 8;
 /** Pictures that are looked at side by side: one is decoded while another's looks are taken. */
@@ -42,8 +37,7 @@ export async function knowDelivery(db: Database, deliveryId: number, turn: Turn)
     .orderBy(intake.id);
   if (rows.length === 0) return;
   const { siteId } = delivery;
-  // The detectors are half a second's loading: only where they are wanted.
-  const heads = settings().looksForHeads ? (await import('../../imaging/find-heads')).findHeads : null;
+  const heads = await headFinder();
   const site = await pictureShelf(db, siteId);
   const rules = { asked: await askedWidth(db, siteId), thisYear: new Date().getUTCFullYear() };
   await byHands(rows, { hands: HANDS, turn }, async (row) => {
@@ -63,55 +57,41 @@ interface Knowing {
 }
 
 async function knowOne(db: Database, row: Row, { site, rules, heads }: Knowing): Promise<void> {
-  const picture = await decodedOnce(await storedBytes(row.sha256), JUDGED_PX).catch((error: unknown) => {
-    throw brokenPixels(row.fileName, error);
-  });
-  const print = await printOf(row, picture());
-  const held = await focusOfPicture(picture(), row, heads);
-  const { focus } = held;
-  const arrived = {
-    ...row,
-    softness: row.format === 'svg' ? 0 : await softness(picture()),
-    twin: await earlierTwin(db, row),
-    known: site.alike(row, print),
-  };
+  const { print, softness } = await looksOf(db, row, heads);
+  const arrived = { ...row, softness, twin: await earlierTwin(db, row), known: site.alike(row, print) };
   await db.orm
     .update(intake)
     .set({ findings: findingsOf(arrived, rules) })
     // One that was made anew meanwhile is looked at anew.
     .where(and(eq(intake.id, row.id), eq(intake.sha256, row.sha256)));
+}
+
+/** As it was looked at when it came; one that was fetched, or made anew, is looked at now. */
+async function looksOf({ pool }: Database, row: Row, heads: HeadFinder | null) {
+  if (row.softness !== null && (await hasDerived(row.sha256, 'landmarks')))
+    return { print: storedPrint(row.sha256), softness: row.softness };
+  const picture = await decodedOnce(await storedBytes(row.sha256), JUDGED_PX).catch((error: unknown) => {
+    throw brokenPixels(row.fileName, error);
+  });
+  const { print, softness, ...points } = await lookAtArrived({ ...row, picture }, heads);
   // A point that a person has moved meanwhile stays where it was put.
-  await db.pool.query(
-    `update intake set focal_x = $2, focal_y = $3, focal_because = $4, shapes = $6
-     where id = $1 and sha256 = $5 and focal_because is not null`,
+  await pool.query(
+    `update intake set softness = $7, focal_x = case when focal_because is null then focal_x else $2 end,
+       focal_y = case when focal_because is null then focal_y else $3 end,
+       focal_because = case when focal_because is null then null else $4::jsonb end,
+       shapes = case when focal_because is null then shapes else $6::jsonb end
+     where id = $1 and sha256 = $5`,
     [
       row.id,
-      focus.x,
-      focus.y,
-      JSON.stringify(focus.because),
+      points.focalX,
+      points.focalY,
+      JSON.stringify(points.focalBecause),
       row.sha256,
-      JSON.stringify(shapePoints(row, held)),
+      JSON.stringify(points.shapes),
+      softness,
     ],
   );
-}
-
-async function printOf({ sha256 }: Row, picture: Sharp): Promise<Fingerprint> {
-  const print = fingerprintOf(await planesOfPicture(picture));
-  if (!(await hasDerived(sha256, 'landmarks'))) {
-    await storeDerived(sha256, 'planes', packPlanes(print));
-    await storeDerived(sha256, 'landmarks', packLandmarks(print));
-  }
-  return print;
-}
-
-async function softness(picture: Sharp): Promise<number> {
-  const { data, info } = await picture
-    .flatten({ background: '#ffffff' })
-    .toColourspace('b-w')
-    .extractChannel(0)
-    .raw()
-    .toBuffer({ resolveWithObject: true });
-  return softnessOf({ width: info.width, height: info.height, data });
+  return { print, softness };
 }
 
 async function earlierTwin(

@@ -1,6 +1,5 @@
 import Joi from 'joi';
 import { EDITORS } from '@/core/edition/edition-state';
-import { shapePoints } from '@/core/focus/shape-points';
 import { proposeTitle } from '@/core/picture/title-from-name';
 import { slugOfFile } from '@/core/swap/file-name';
 import type { PixelSize } from '@/core/swap/slot';
@@ -8,21 +7,20 @@ import { requireRole, type Actor } from '../../accounts/actor';
 import type { Database } from '../../db/database';
 import { intake } from '../../db/schema/editions';
 import { inspectImage } from '../../imaging/inspect-image';
-import { lookForFocus } from '../../imaging/look-for-focus';
-import { makeThumbnail } from '../../imaging/make-rendition';
+import type { HeadFinder } from '../../imaging/look-for-focus';
+import { thumbnailOf } from '../../imaging/make-rendition';
 import { readMetadata } from '../../imaging/read-metadata';
-import { brokenPixels } from '../../imaging/read-pixels';
+import { brokenPixels, decodedOnce } from '../../imaging/read-pixels';
 import { ProblemError } from '../../problem-error';
 import { hasDerived, storeBytes, storeDerived } from '../../store/store';
 import { logEvent } from '../log-event';
 import { MAX_INTAKE_BYTES } from './intake-limits';
+import { JUDGED_PX, lookAtArrived, pointsOf, type ArrivedPicture } from './look-at-arrived';
 
 /** Types that pages show, and those that a rendition is made of. */
 const USABLE = new Set(['jpeg', 'png', 'webp', 'avif', 'gif', 'svg', 'tiff', 'heic']);
 
 const NAME = Joi.string().trim().min(1).max(255).required();
-
-const UNSEEN = { focus: { x: 0.5, y: 0.5, because: ['middle'] }, shapes: null };
 
 export interface Received {
   readonly siteId: number;
@@ -44,6 +42,12 @@ export async function receiveIntake(db: Database, actor: Actor, input: Received)
   return id;
 }
 
+interface Receiving {
+  readonly receivedBy: string;
+  /** Given where there is time for a look: what finds heads, or `null` where none are looked for. */
+  readonly heads?: HeadFinder | null;
+}
+
 type Origin = Pick<typeof intake.$inferInsert, 'deliveryId' | 'uploadId' | 'entry' | 'source'>;
 
 /**
@@ -54,7 +58,7 @@ type Origin = Pick<typeof intake.$inferInsert, 'deliveryId' | 'uploadId' | 'entr
  */
 export async function keepIntake(
   db: Database,
-  { siteId, fileName, bytes, receivedBy, ...origin }: Received & Origin & { readonly receivedBy: string },
+  { siteId, fileName, bytes, receivedBy, heads, ...origin }: Received & Origin & Receiving,
 ): Promise<number | null> {
   const name: string = Joi.attempt(fileName, NAME);
   if (bytes.length > MAX_INTAKE_BYTES) {
@@ -74,13 +78,15 @@ export async function keepIntake(
       remedy: 'Save it as JPEG or PNG.',
     });
   }
-  // Made before anything is kept: it is by this that pixels which can't be read are found.
-  const thumbnail = await thumbnailOf(bytes, name);
+  // Decoded before anything is kept: it is by this that pixels which can't be read are found.
+  const picture = await decodedOnce(bytes, JUDGED_PX).catch((error: unknown) => {
+    throw brokenPixels(name, error);
+  });
   const hash = await storeBytes(bytes);
-  if (!(await hasDerived(hash, 'thumbnail'))) await storeDerived(hash, 'thumbnail', thumbnail);
+  if (!(await hasDerived(hash, 'thumbnail')))
+    await storeDerived(hash, 'thumbnail', await thumbnailOf(picture()));
   const metadata = await readMetadata(bytes);
-  // A delivery is looked at as a whole, with the heads in its pictures; at the swap desk the point is wanted at once.
-  const { focus, shapes } = origin.deliveryId ? UNSEEN : await looked(bytes, name);
+  const looks = await looksOf({ ...facts, sha256: hash, picture }, { heads, isAwaited: !origin.deliveryId });
   const [row] = await db.orm
     .insert(intake)
     .values({
@@ -93,23 +99,24 @@ export async function keepIntake(
       credit: (metadata.credit ?? metadata.creator ?? '').slice(0, 500),
       tags: metadata.keywords?.slice(0, 20) ?? [],
       takenYear: yearOf(metadata.taken),
-      ...{ focalX: focus.x, focalY: focus.y, focalBecause: focus.because, shapes },
+      ...looks,
     })
     .onConflictDoNothing()
     .returning({ id: intake.id });
   return row?.id ?? null;
 }
 
-async function looked(bytes: Uint8Array, name: string) {
-  const found = await lookForFocus(bytes, name, null);
-  return { focus: found.focus, shapes: shapePoints(found, found) };
-}
-
-/** @throws ProblemError `IMAGE_BROKEN` where its header can be read and its pixels can’t */
-async function thumbnailOf(bytes: Uint8Array, name: string): Promise<Uint8Array> {
-  return makeThumbnail(bytes).catch((error: unknown) => {
-    throw brokenPixels(name, error);
-  });
+/**
+ * In a worker, all that the pixels tell. Elsewhere a person waits: at the swap desk the point is wanted at once, without
+ * heads, and a delivery is looked at afterwards.
+ */
+async function looksOf(
+  arrived: ArrivedPicture,
+  { heads, isAwaited }: { readonly heads: HeadFinder | null | undefined; readonly isAwaited: boolean },
+) {
+  if (heads === undefined) return isAwaited ? pointsOf(arrived.picture(), arrived, null) : {};
+  const { print: _, ...looks } = await lookAtArrived(arrived, heads);
+  return looks;
 }
 
 /** A first title: what the file carries, else what its name says, tidied. */

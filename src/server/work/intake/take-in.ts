@@ -8,6 +8,7 @@ import { openZip } from '../../connections/zip';
 import type { Database } from '../../db/database';
 import { asOne } from '../../db/in-transaction';
 import { uploads } from '../../db/schema/editions';
+import { headFinder } from '../../imaging/head-finder';
 import { addJob } from '../../jobs/queue';
 import { problemOf, ProblemError } from '../../problem-error';
 import { MAX_INTAKE_BYTES } from './intake-limits';
@@ -36,8 +37,9 @@ export async function takeIn(db: Database, uploadId: string): Promise<void> {
 /** @returns what was not taken, and why; `NOTHING_TAKEN` where that is all of it */
 async function keepAll(db: Database, upload: Upload, file: string): Promise<Problem | null> {
   const { siteId, deliveryId, id: uploadId, sentBy: receivedBy } = upload;
+  const heads = await headFinder();
   const keep = (fileName: string, entry: string, bytes: Uint8Array) =>
-    keepIntake(db, { siteId, fileName, bytes, receivedBy, deliveryId, uploadId, entry });
+    keepIntake(db, { siteId, fileName, bytes, receivedBy, heads, deliveryId, uploadId, entry });
   if (!/\.zip$/i.test(upload.fileName)) {
     const bytes = await readFile(/* turbopackIgnore: true */ file);
     const refusal = await refusalOf(keep(upload.fileName, upload.path, bytes));

@@ -139,7 +139,7 @@ async function overLine(tx: Database, { line }: OpenedRevision, { focal, ...made
       why: `It is in edition ${live.number}, which is no draft any more: what was published must stay what it was.`,
       remedy: 'Keep it as another picture.',
     });
-  await tx.orm.update(intake).set({ ...made, ...focal, findings: null }).where(eq(intake.id, line.id)); // prettier-ignore
+  await tx.orm.update(intake).set({ ...made, ...focal, softness: null, findings: null }).where(eq(intake.id, line.id)); // prettier-ignore
   await lookAt(tx, line.deliveryId);
   for (const { id } of used) {
     await tx.orm.update(changes).set({ state: 'preparing', problem: null }).where(eq(changes.id, id));

@@ -1,0 +1,1 @@
+ALTER TABLE "intake" ADD COLUMN "softness" double precision;
