@@ -3,7 +3,7 @@ import { nearMisses } from '@/core/address/near-miss';
 import { sectionOf } from '@/core/address/section-of';
 import { unknownPicture, type PictureFacts, type TurnedTwin } from '@/core/errata/page-to-check';
 import { altTextsOf, pictureFacts } from '@/core/errata/picture-facts';
-import { isPicture } from '@/core/errata/places';
+import { isPicture, isSeen } from '@/core/errata/places';
 import { familiesOf } from '@/core/picture/all-families';
 import type { Family } from '@/core/picture/families';
 import { fingerprintOf } from '@/core/picture/fingerprint';
@@ -183,7 +183,8 @@ async function readTextOf(
 ): Promise<string | null> {
   const isDrawn = isDrawnInFewTones(emptiness, widthPx, heightPx);
   if (!isDrawn && !(readsAll && isReadable(widthPx, heightPx))) return null;
-  if (!shown.some(({ placement }) => isPicture(placement))) return null;
+  // What is drawn may say that it is a leftover, also behind a text; a photograph’s words count where it takes words itself.
+  if (!shown.some(({ placement }) => (isDrawn ? isSeen(placement) : isPicture(placement)))) return null;
   try {
     const bytes = await connection.read(path);
     return isDrawn ? await reader.readDrawn(bytes) : await reader.read(bytes);

@@ -20,7 +20,7 @@ export function altBranch({
   caption,
   raw,
 }: PlacementToCheck): AltBranch {
-  if (kind === 'input' || isOnlyContent(link) || context.button === '') return 'functional';
+  if (isAllOfControl({ kind, link, context })) return 'functional';
   if (decorative) return 'decorative';
   return COMPLEX.test(`${alt ?? ''} ${caption ?? ''} ${raw.split('/').at(-1) ?? ''}`.replace(/[-_]/gu, ' '))
     ? 'complex'
@@ -36,6 +36,14 @@ export const takesAlt = ({ kind, raw }: Written): boolean =>
 /** Whether a place may say that it is decoration: a button and a link may not, and a role of a picture says that it is none. */
 export const mayBeDecoration = (place: Written): boolean =>
   takesAlt(place) && place.kind !== 'input' && place.kind !== 'area';
+
+/** Whether the picture is all that a link or button has: its words are the name of what a press does. */
+export const isAllOfControl = ({
+  kind,
+  link,
+  context,
+}: Pick<PlacementToCheck, 'kind' | 'link' | 'context'>): boolean =>
+  kind === 'input' || isOnlyContent(link) || context.button === '';
 
 /** Whether the picture is all that its link has. */
 export function isOnlyContent(link: PlacementToCheck['link']): boolean {

@@ -1,8 +1,9 @@
 /** Whether a text is a list of words for search engines, and no sentence. */
-import { tokensOf } from '../../words/content-words';
+import { stemOf, tokensOf } from '../../words/content-words';
 import { wordsFor } from '../../words/languages/known-languages';
 
 const LEAST_WORDS = 6;
+const LEAST_PARTS = 4;
 /** A description has one small word in four or five. */
 const MOST_SMALL = 0.1;
 /** In a list of names nearly all words have a capital. */
@@ -11,6 +12,9 @@ const MANY_CAPITALS = 0.6;
 export function isSearchWords(text: string, language: string | null): boolean {
   const words = tokensOf(text);
   if (words.length < LEAST_WORDS || /[.!?]\s|[:;(«“„"]/u.test(text)) return false;
+  // Two or three things told beside each other are a description; search words come in rows, and come again.
+  const parts = text.split(',').length;
+  if (parts > 1 && parts < LEAST_PARTS && new Set(words.map(stemOf)).size === words.length) return false;
   const small = wordsFor(null, 'functionWords');
   const joining = words.filter((word) => small.has(word)).length;
   if (joining > MOST_SMALL * words.length) return false;

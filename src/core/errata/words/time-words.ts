@@ -95,6 +95,16 @@ export function monthsIn(text: string, language: string | null): ReadonlySet<num
   return found;
 }
 
+/** The seasons that a text names, 0 (winter) to 3 (autumn). */
+export function seasonsIn(text: string, language: string | null): ReadonlySet<number> {
+  const words = new Set(tokensOf(text).map(plain));
+  return new Set(
+    vocabulariesOf(language).flatMap(({ seasons }) =>
+      seasons.flatMap(([name = ''], season) => (words.has(plain(name)) ? [season] : [])),
+    ),
+  );
+}
+
 const LEAST_APART = 2;
 
 /** Whether both tell of months, and none of one is within a month of any of the other’s. */

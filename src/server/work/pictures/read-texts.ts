@@ -111,7 +111,8 @@ async function unread({ pool }: Database, siteId: number): Promise<Unread[]> {
      join few on few.id = f.id
      join files r on r.site_id = p.site_id and r.picture_id = p.id and r.gone_in is null and (not few.drawn or r.id = f.id)
      join placements x on x.site_id = p.site_id and x.file_path = r.path and x.until_survey is null and not x.dormant
-       and x.kind in ('img', 'lazy', 'input', 'source', 'srcset')
+       and (x.kind in ('img', 'lazy', 'input', 'source', 'srcset')
+         or few.drawn and x.kind in ('css', 'attribute-background', 'poster', 'svg-image', 'embed', 'object'))
      join pages g on g.site_id = x.site_id and g.path = x.page_path and g.gone_in is null
      left join readings t on t.sha256 = f.sha256
      where p.site_id = $1 and (few.drawn or (f.sha256 = p.master_sha and f.width_px >= $2 and f.height_px >= $3))

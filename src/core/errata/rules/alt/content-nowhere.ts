@@ -47,6 +47,11 @@ export const contentNowhere: Rule = {
       evidence: 'The alt text is “Organisation chart”; what it holds stands nowhere beside it.',
     },
     {
+      html: '<p>Where the money goes is shown here:</p><img src="a.png" alt="Pie chart of spending">',
+      evidence:
+        'The alt text is “Pie chart of spending”; the text says “Where the money goes is shown here:”.',
+    },
+    {
       html: '<p>Alle Termine entnehmen Sie bitte der Übersicht:</p><img src="a.png" alt="Terminübersicht">',
       evidence:
         'The alt text is “Terminübersicht”; the text says “Alle Termine entnehmen Sie bitte der Übersicht:”.',
@@ -92,7 +97,7 @@ function tellsNothing(
   const lists = vocabulariesOf(page.language);
   if (/\d/u.test(alt) || lists.some(({ toldBeside }) => toldBeside.test(alt))) return false;
   const { small, topic } = pageWords(page);
-  const words = contentWords(alt, small);
+  const words = contentWords(alt.replace(SORT_OF_CHART, '$1$2'), small);
   const figures = wordsFor(page.language, 'holdsFigures');
   const stems = stemsOfSorts(page.language);
   const isSort = (word: string) =>
@@ -112,9 +117,17 @@ function tellsNothing(
     isStrong &&
     other.length <= MOST_OTHER_WORDS &&
     !/\d/u.test(`${entry ?? ''} ${after}`) &&
+    !FIGURE.test(before) &&
     !placement.caption
   );
 }
+
+/** The sort of a chart tells no more than that it is one: “pie chart”, “gráfico de barras”. */
+const SORT_OF_CHART =
+  /(?<!\p{L})(?:pie|bar|line|column|area|flow|stacked|donut|organi[sz]ation(?:al)?)[ -](charts?|graphs?|diagrams?)(?!\p{L})|(?<!\p{L})(graphiques?|diagrammes?|gráficos?|gráficas?|diagramas?)(?: (?:de|en|à) (?:barres|bâtons|secteurs|lignes|camembert|barras|líneas|columnas|tarta|sectores)| circulaires?| circular(?:es)?)(?!\p{L})/giu;
+
+/** A number that is no year: distances, hours and prices that stand in words before the picture. */
+const FIGURE = /(?<![\d.,])(?!(?:19|20)\d\d(?!\d))\d/u;
 
 /** “Hands at a table” is of furniture. */
 const AT_A_TABLE =

@@ -3,9 +3,11 @@ import type { PageToCheck, PlacementToCheck } from '../../page-to-check';
 import { hasAlt } from '../../places';
 import type { Rule } from '../../rule';
 import { alike } from '../../words/alike';
-import { sharedWords, tokensOf } from '../../../words/content-words';
+import { sharedWords, stemOf, tokensOf } from '../../../words/content-words';
+import { vocabulariesOf } from '../../../words/languages/known-languages';
 import { areOfOtherColours, standsAgainst } from '../../words/opposites';
 import { pageWords, telling, textAround, type PictureWords } from '../../words/picture-words';
+import { monthsIn } from '../../words/time-words';
 import { mayBeOne, namesIn, nameOthers } from '../../../words/proper-names';
 
 /** What an entry is about stands at its beginning. */
@@ -25,11 +27,14 @@ export const altNamesAnother: Rule = {
   applies: hasAlt,
   check: (placement, { page }) => {
     const label = labelOf(placement);
-    if (label === '') return null;
     const branch = altBranch(placement);
     const alt = placement.alt ?? '';
     // An alt text that a whole row shares tells of the row.
-    if (isOfRow(placement, page)) return null;
+    if (isOfRow(placement, page) && !isNamedInRow(placement, page)) return null;
+    const heading = headingOfOtherNumber(placement, page);
+    if (heading)
+      return { evidence: `The alt text says “${alt.trim()}”; it stands under “${short(heading)}”.`, branch };
+    if (label === '') return null;
     // Of a caption that fits another picture the caption is wrong, unless the alt text was copied.
     const isCopy = isCopied(placement, page);
     const other = placement.caption && !isCopy ? null : entryOfAnother(placement, page);
@@ -65,6 +70,24 @@ export const altNamesAnother: Rule = {
     {
       html: '<p><img src="a.jpg" alt="Class 4 of Orchard Lane"> Class 6, Mill School</p>',
       evidence: 'The alt text says “Class 4 of Orchard Lane”; beside it stands “Class 6, Mill School”.',
+    },
+    {
+      html: '<ul><li><img src="a.jpg" alt="Marcel Gaspe"> Odile Frenoy, chair</li><li><img src="b.jpg" alt="Marcel Gaspe"> Marcel Gaspe, treasurer</li></ul>',
+      evidence:
+        'The alt text says “Marcel Gaspe”, as for “Marcel Gaspe, treasurer”; here stands “Odile Frenoy, chair”.',
+    },
+    {
+      html: '<h1>Plot 12</h1><img src="a.jpg" alt="Tomatoes on plot 21"><p>Plot 12 is Eulalia’s.</p>',
+      evidence: 'The alt text says “Tomatoes on plot 21”; it stands under “Plot 12”.',
+    },
+    {
+      html: '<ul><li><img src="a.jpg" alt="Marcel Gaspe"> Odile Frenoy, chair</li><li><img src="b.jpg" alt="Marcel Gaspe"> Marcel Gaspe, treasurer</li></ul>',
+      evidence:
+        'The alt text says “Marcel Gaspe”, as for “Marcel Gaspe, treasurer”; here stands “Odile Frenoy, chair”.',
+    },
+    {
+      html: '<h1>Plot 12</h1><img src="a.jpg" alt="The path to plot 21"><p>Plot 21 is next.</p>',
+      evidence: null,
     },
     {
       html: '<figure><img src="a.jpg" alt="Ada Hesk on the stairs"><figcaption>Ada Thrale, later the wife of Edmund Hesk</figcaption></figure>',
@@ -122,6 +145,17 @@ function isOfRow(placement: PlacementToCheck, page: PageToCheck): boolean {
   return beside.length > 0 && beside.every((one) => alike(one.placement.alt ?? '', placement.alt ?? ''));
 }
 
+/** Whether one of its row is about whom the alt text names: then it was copied from there. */
+function isNamedInRow(placement: PlacementToCheck, page: PageToCheck): boolean {
+  const names = namesIn(placement.alt ?? '');
+  return pageWords(page)
+    .beside(placement)
+    .some((one) => {
+      const theirs = namesIn(labelOf(one.placement));
+      return names.some((name) => theirs.some((other) => mayBeOne(name, other)));
+    });
+}
+
 /** Whether another picture of the page has the same alt text, and it fits what stands there. */
 function isCopied(placement: PlacementToCheck, page: PageToCheck): boolean {
   return pageWords(page)
@@ -154,6 +188,36 @@ function areExplained({ alt, caption, context }: PlacementToCheck, label: string
     .split(/(?<=[.;!?])\s+/u)
     .map(tokensOf)
     .some((words) => mine.words.some((w) => words.includes(w)) && other.words.some((w) => words.includes(w)));
+}
+
+/** A thing and its number: “parcel 12”, “Class 4b”. Of years, hours and shares other rules speak. */
+const THING_AND_NUMBER =
+  /(?<!\p{L})(?<what>\p{L}{4,})\s(?<number>\d{1,3}\p{Ll}?)(?![\p{L}\d]|[.,:/]\d|\s*(?:%|€|\$|£|°))/giu;
+
+function numbersOfThings(
+  text: string,
+): { readonly what: string; readonly number: string; readonly text: string }[] {
+  return [...text.matchAll(THING_AND_NUMBER)].map(({ 0: whole, groups }) => ({
+    what: stemOf((groups?.['what'] ?? '').toLowerCase()),
+    number: (groups?.['number'] ?? '').toLowerCase(),
+    text: whole.toLowerCase(),
+  }));
+}
+
+/** The heading that gives another number to what the alt text numbers; not where the text speaks of both. */
+function headingOfOtherNumber(placement: PlacementToCheck, page: PageToCheck): string | null {
+  const [own, second] = numbersOfThings(placement.alt ?? '');
+  if (!own || second || placement.caption) return null;
+  const { small } = pageWords(page);
+  const [word = ''] = own.text.split(' ');
+  const pictures = vocabulariesOf(page.language).flatMap(({ pictureWords }) => pictureWords);
+  if (small.has(word) || pictures.includes(word) || monthsIn(own.text, page.language).size > 0) return null;
+  if (textAround(placement, page).toLowerCase().includes(own.text)) return null;
+  const isOther = (text: string) => {
+    const theirs = numbersOfThings(text).filter(({ what }) => what === own.what);
+    return theirs.length > 0 && theirs.every(({ number }) => number !== own.number);
+  };
+  return placement.context.headings.toReversed().find(isOther) ?? null;
 }
 
 const NUMBERED =

@@ -1,8 +1,11 @@
 import { altBranch } from '../../alt-branch';
 import { hasAlt } from '../../places';
 import type { Rule } from '../../rule';
-import { textAround } from '../../words/picture-words';
-import { areOfOtherMonths, areOfOtherYears, monthsIn, yearsIn } from '../../words/time-words';
+import { contentWords, sharedWords } from '../../../words/content-words';
+import { vocabulariesOf } from '../../../words/languages/known-languages';
+import type { PageToCheck, PlacementToCheck } from '../../page-to-check';
+import { pageWords, textAround } from '../../words/picture-words';
+import { areOfOtherMonths, areOfOtherYears, monthsIn, seasonsIn, yearsIn } from '../../words/time-words';
 
 export const otherTime: Rule = {
   id: 'alt/other-time',
@@ -33,7 +36,8 @@ export const otherTime: Rule = {
     if (said.length > 0 || agrees) return null;
     const months = monthsIn(alt ?? '', page.language);
     const own = monthsIn(caption ?? '', page.language);
-    const isOtherMonth = areOfOtherMonths(months, monthsIn(heading, page.language));
+    const isOtherMonth =
+      areOfOtherMonths(months, monthsIn(heading, page.language)) || isOfOtherSeason(placement, page, heading);
     return isOtherMonth && (own.size === 0 || areOfOtherMonths(months, own))
       ? { evidence: `It says “${alt?.trim()}” under the heading “${heading}”.`, branch }
       : null;
@@ -48,9 +52,30 @@ export const otherTime: Rule = {
       evidence: 'It says “Bees on heather in late summer” under the heading “February: first flight”.',
     },
     {
+      html: '<h1>Summer regatta</h1><img src="a.jpg" alt="Finish of the spring regatta">',
+      evidence: 'It says “Finish of the spring regatta” under the heading “Summer regatta”.',
+    },
+    {
+      html: '<h1>Summer regatta</h1><p>After the spring regatta came this one.</p><img src="a.jpg" alt="Finish of the spring regatta">',
+      evidence: null,
+    },
+    {
       html: '<h2>1957: Electric light</h2><figure><img src="a.jpg" alt="The tower in 1912"><figcaption>For comparison: the Point in 1912</figcaption></figure>',
       evidence: null,
     },
     { html: '<h2>Open day, June 2024</h2><img src="a.jpg" alt="Visitors, summer 2024">', evidence: null },
   ],
 };
+
+/** Whether both tell of one thing, each with a season, and not the same one; not where the text speaks of both. */
+function isOfOtherSeason(placement: PlacementToCheck, page: PageToCheck, heading: string): boolean {
+  const { language } = page;
+  const [mine, over] = [seasonsIn(placement.alt ?? '', language), seasonsIn(heading, language)];
+  const [own] = mine;
+  if (own === undefined || mine.size > 1 || over.size === 0 || over.has(own)) return false;
+  if (seasonsIn(textAround(placement, page), language).has(own)) return false;
+  const seasons = new Set(vocabulariesOf(language).flatMap((list) => list.seasons.flat()));
+  const { small } = pageWords(page);
+  const things = (text: string) => contentWords(text, small).filter((word) => !seasons.has(word));
+  return sharedWords(things(placement.alt ?? ''), things(heading)).length > 0;
+}

@@ -1,4 +1,4 @@
-import { altBranch } from '../../alt-branch';
+import { altBranch, isAllOfControl } from '../../alt-branch';
 import { hasAlt } from '../../places';
 import type { Rule } from '../../rule';
 import { bareText } from '../../words/alike';
@@ -11,7 +11,7 @@ export const repeats: Rule = {
   why: 'A listener hears the same words twice in a row.',
   remedy: 'Say what is to be seen, or empty the alt text where the words beside are enough.',
   standard: 'W3C, Images tutorial: decorative images',
-  applies: hasAlt,
+  applies: (placement) => hasAlt(placement) && !isAllOfControl(placement),
   check: (placement) => {
     const { alt, caption, link, context } = placement;
     const said = bareText(alt ?? '');
@@ -32,6 +32,7 @@ export const repeats: Rule = {
       html: '<ul><li><img src="a.jpg" alt="The Red Door"> The Red Door, chosen by Odile</li></ul>',
       evidence: '“The Red Door” stands beside it as well.',
     },
+    { html: '<h1>Search</h1><button><img src="a.png" alt="Search"></button>', evidence: null },
     {
       html: '<h2>Obi Marchbank</h2><p><img src="a.jpg" alt="Obi Marchbank with two pads"></p>',
       evidence: null,

@@ -1,4 +1,4 @@
-import { isOnlyContent } from '../../alt-branch';
+import { isAllOfControl } from '../../alt-branch';
 import type { PageToCheck, PlacementToCheck } from '../../page-to-check';
 import { hasAlt } from '../../places';
 import type { Rule } from '../../rule';
@@ -11,6 +11,9 @@ import { pageWords } from '../../words/picture-words';
 /** A name of an organisation, or of what a link opens, rarely has fewer words than a drawing. */
 const MOST_WORDS_OF_LOOK = 4;
 const SMALL_PX = 64;
+/** “To the large map” names a place to go to, whatever is drawn. */
+const LEADS_TO =
+  /^(?:(?:back |on |go )?to|zum?|zur|weiter|zurück|vers|aller|retour|ir|volver|hacia|al?)\s+(?:\p{L}+\s*){1,4}$/iu;
 
 export const saysNotWhere: Rule = {
   id: 'alt/says-not-where',
@@ -22,9 +25,8 @@ export const saysNotWhere: Rule = {
   standard: 'WCAG 2.2, 2.4.4; W3C, Images tutorial: functional images',
   applies: (placement) => hasAlt(placement) && placement.kind !== 'area',
   check: (placement, { page }) => {
-    const { link, context, kind } = placement;
-    const isFunctional = isOnlyContent(link) || context.button === '' || kind === 'input';
-    const target = isFunctional ? targetOf(placement, page) : null;
+    const { link } = placement;
+    const target = isAllOfControl(placement) ? targetOf(placement, page) : null;
     if (!target || target.kind === 'picture' || !saysOnlyLook(placement, page, target)) return null;
     const where = link?.href ? `the link leads to “${link.href}”` : 'it is a button';
     return { evidence: `The alt text is “${placement.alt?.trim()}”, and ${where}.`, branch: 'functional' };
@@ -51,6 +53,12 @@ export const saysNotWhere: Rule = {
     { html: '<a href="cross-large.jpg"><img src="cross.jpg" alt="Cross"></a>', evidence: null },
     { html: '<a href="statutes.pdf"><img src="s.png" alt="Statutes (PDF, 6 pages)"></a>', evidence: null },
     { html: '<a href="https://penrose.example/"><img src="p.png" alt="Penrose Bakers"></a>', evidence: null },
+    { html: '<a href="tel:+441"><img src="t.png" alt="Telephone"></a>', evidence: null },
+    { html: '<a href="map.html"><img src="m.png" alt="To the large map"></a>', evidence: null },
+    {
+      html: '<a href="results.pdf"><img src="a.png" alt="Arrow down"></a>',
+      evidence: 'The alt text is “Arrow down”, and the link leads to “results.pdf”.',
+    },
     { html: '<a href="x.html"><img src="owl.gif" alt="Owl"> For teachers</a>', evidence: null },
     { html: '<img src="owl.gif" alt="Owl">', evidence: null },
   ],
@@ -58,6 +66,7 @@ export const saysNotWhere: Rule = {
 
 /** Whether an alt text says what is to be seen, and nothing of where a press leads. */
 function saysOnlyLook(placement: PlacementToCheck, page: PageToCheck, target: LinkTarget): boolean {
+  if (LEADS_TO.test(placement.alt ?? '') || isNameOfDeed(placement)) return false;
   // Of “image” another rule speaks.
   if (saysOnly(placement.alt ?? '', page.language) !== null) return false;
   const content = contentWords(placement.alt ?? '', pageWords(page).small);
@@ -76,13 +85,14 @@ function saysOnlyLook(placement: PlacementToCheck, page: PageToCheck, target: Li
   const isCommon = (word: string) => isIn(word, ({ commonWords }) => commonWords) || word.length === 1;
   const isMedia = (word: string) => isIn(word, ({ mediaWords }) => mediaWords);
   const says = (list: readonly string[]) => sharedWords(words, list).length > 0;
+  const isOnlyLook =
+    words.some(isLook) && words.every((word) => isLook(word) || isCommon(word) || isGeneral(word));
   if (target.kind === 'media') {
+    if (isOnlyLook && !words.some(isMedia) && !says(target.words)) return true;
     const rest = words.filter((word) => !isMedia(word) && !isGeneral(word));
     if (rest.length === 0) return true;
     return !says(target.words) && !words.some(isMedia) && rest.length === 1;
   }
-  const isOnlyLook =
-    words.some(isLook) && words.every((word) => isLook(word) || isCommon(word) || isGeneral(word));
   // A basket is drawn where “basket.html” is meant: only what the page calls itself says where it leads.
   if (isOnlyLook && !says(target.title)) return true;
   if (isOnlyLook && target.isHome && words.length === 1 && target.title.length > 2) return true;
@@ -94,6 +104,19 @@ function saysOnlyLook(placement: PlacementToCheck, page: PageToCheck, target: Li
   // A small sign with a name of few words that has nothing to do with where it leads.
   return isSmall && words.some(isLook) && tokensOf(placement.alt ?? '').length <= MOST_WORDS_OF_LOOK;
 }
+
+/** “Telephone” where a press calls, “mail” where it writes: drawn or not, that is what it does. */
+function isNameOfDeed({ alt, link }: PlacementToCheck): boolean {
+  const [, scheme = ''] = /^(tel|mailto):/iu.exec(link?.href ?? '') ?? [];
+  const names = DEED_NAMES[scheme.toLowerCase()] ?? [];
+  const words = tokensOf(alt ?? '');
+  return words.length > 0 && words.every((word) => names.includes(word));
+}
+
+const DEED_NAMES: Readonly<Record<string, readonly string[]>> = {
+  tel: ['telephone', 'phone', 'tel', 'telefon', 'téléphone', 'teléfono'],
+  mailto: ['mail', 'e-mail', 'email', 'courriel', 'correo', 'electrónico'],
+};
 
 /** A word of a list, or its plural. */
 const isForm = (word: string, name: string): boolean =>

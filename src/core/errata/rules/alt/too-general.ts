@@ -1,4 +1,4 @@
-import { altBranch, isOnlyContent } from '../../alt-branch';
+import { altBranch, isAllOfControl } from '../../alt-branch';
 import { hasAlt } from '../../places';
 import type { Finding, Rule } from '../../rule';
 import { areRelated, contentWords } from '../../../words/content-words';
@@ -19,7 +19,7 @@ export const tooGeneral: Rule = {
   why: 'On a page of birds “bird” tells nothing; of a person it matters who it is.',
   remedy: 'Say which one it is, or what is to be seen on it.',
   standard: 'WCAG 2.2, 1.1.1',
-  applies: (placement) => hasAlt(placement) && !isOnlyContent(placement.link),
+  applies: (placement) => hasAlt(placement) && !isAllOfControl(placement),
   check: (placement, { page }): Finding | null => {
     const { small, topic } = pageWords(page);
     const alt = (placement.alt ?? '').trim();

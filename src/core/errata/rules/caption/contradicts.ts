@@ -33,6 +33,10 @@ export const contradicts: Rule = {
       evidence: 'It says “The winner, Piet Haverkamp”; beside it stands “Nuria Sandoval at the finish”.',
     },
     {
+      html: '<h1>Rhona Tibbit retires</h1><p>Rhona Tibbit hands over to Callum Brisk.</p><figure><img src="a.jpg" alt="Rhona Tibbit at the pool"><figcaption>Callum Brisk at the pool</figcaption></figure>',
+      evidence: 'It says “Callum Brisk at the pool”; beside it stands “Rhona Tibbit at the pool”.',
+    },
+    {
       html: '<h1>Open day, June 2024</h1><figure><img src="a.jpg" alt="Singers on a cart"><figcaption>They sing in the snow</figcaption></figure>',
       evidence: 'It says “They sing in the snow”; beside it stands “Open day, June 2024”.',
     },
@@ -91,6 +95,14 @@ const STILL =
 function otherNames(placement: PlacementToCheck, page: PageToCheck): string | null {
   const { alt, caption } = placement;
   const [mine, theirs] = [namesIn(caption ?? ''), namesIn(alt ?? '')];
+  const isNamedIn = (text: string, names: readonly NameFound[]) => {
+    const there = namesIn(text);
+    return names.some((one) => there.some((other) => mayBeOne(one, other)));
+  };
+  if (nameOthers(mine, theirs) && isSaidAlike(caption ?? '', mine, alt ?? '', theirs)) {
+    const over = placement.context.headings.join('. ');
+    return isNamedIn(over, theirs) && !isNamedIn(over, mine) ? alt : null;
+  }
   if (!nameOthers(mine, theirs) || sharedWords(tokensOf(caption ?? ''), tokensOf(alt ?? '')).some(isLong))
     return null;
   const words = pageWords(page);
@@ -98,10 +110,22 @@ function otherNames(placement: PlacementToCheck, page: PageToCheck): string | nu
   // Of an alt text that was copied another rule speaks.
   if (isCopied('alt')) return null;
   if (isCopied('caption')) return alt;
-  const around = namesIn(textAround(placement, page));
-  const isNamed = (names: readonly NameFound[]) =>
-    names.some((one) => around.some((other) => mayBeOne(one, other)));
-  return isNamed(theirs) && !isNamed(mine) ? alt : null;
+  const around = textAround(placement, page);
+  return isNamedIn(around, theirs) && !isNamedIn(around, mine) ? alt : null;
+}
+
+/** Whether two texts differ by whom they name and in nothing else. */
+function isSaidAlike(
+  one: string,
+  itsNames: readonly NameFound[],
+  other: string,
+  theirNames: readonly NameFound[],
+): boolean {
+  const rest = (text: string, names: readonly NameFound[]) => {
+    const named = new Set(names.flatMap(({ words }) => words));
+    return tokensOf(text).filter((word) => !named.has(word)).join(' '); // prettier-ignore
+  };
+  return rest(one, itsNames) !== '' && rest(one, itsNames) === rest(other, theirNames);
 }
 
 const isLong = (word: string) => word.length >= LEAST_LETTERS;
