@@ -11,7 +11,7 @@ import { importRecords, recordPicture } from '@/server/work/rights/keep-records'
 import { erasePerson, giveOutPerson } from '@/server/work/rights/people/data-of-person';
 import { giveRelease } from '@/server/work/rights/people/keep-releases';
 import { markPeople, marksOf } from '@/server/work/rights/people/mark-people';
-import { dropPaper, keepPaper, openPaper, papersOf, unseal } from '@/server/work/rights/people/papers';
+import { dropPaper, keepPaper, openPaper, papersOf, unseal } from '@/server/work/rights/papers';
 import { lookAtPeople } from '@/server/work/rights/people/people-of-site';
 import { withdrawRelease } from '@/server/work/rights/people/withdraw-release';
 import { connected } from '../fixtures/connected';
@@ -154,8 +154,12 @@ describe('a paper', () => {
   const PDF = new TextEncoder().encode('%PDF-1.4 I agree that Tom is shown.');
 
   it('is kept sealed, opened again, and each time it is written down', async () => {
-    await keepPaper(held.db, MAINTAINER, siteId, { person: 'p1', fileName: 'tom.pdf', bytes: PDF });
-    const [paper] = await papersOf(held.db, MAINTAINER, siteId, 'p1');
+    await keepPaper(held.db, MAINTAINER, siteId, {
+      subject: { person: 'p1' },
+      fileName: 'tom.pdf',
+      bytes: PDF,
+    });
+    const [paper] = await papersOf(held.db, MAINTAINER, siteId, { person: 'p1' });
     const [row] = await query<{ sealed: Buffer }>('select sealed from release_papers where site_id = $1');
     expect(row?.sealed.includes('agree')).toBe(false);
     const opened = await openPaper(held.db, MAINTAINER, siteId, paper?.id ?? 0);
@@ -165,13 +169,39 @@ describe('a paper', () => {
     const changed = Buffer.from(row?.sealed ?? []);
     changed[changed.length - 1] = (changed.at(-1) ?? 0) ^ 1;
     for (const [bytes, person] of [[changed, 'p1'], [row?.sealed ?? changed, 'p2']] as const)
-      expect(await refusal(Promise.resolve().then(() => unseal(bytes, siteId, person)))).toBe('PAPER_SEALED'); // prettier-ignore
+      expect(await refusal(Promise.resolve().then(() => unseal(bytes, siteId, { person })))).toBe('PAPER_SEALED'); // prettier-ignore
     await dropPaper(held.db, MAINTAINER, siteId, paper?.id ?? 0);
-    expect(await papersOf(held.db, MAINTAINER, siteId, 'p1')).toEqual([]);
+    expect(await papersOf(held.db, MAINTAINER, siteId, { person: 'p1' })).toEqual([]);
+  });
+
+  it('tells where a picture comes from: for owners as well, and for no viewer', async () => {
+    const subject = { file: 'img/hall.jpg' };
+    await keepPaper(held.db, OWNER, siteId, { subject, fileName: 'letter.pdf', bytes: PDF });
+    const [paper] = await papersOf(held.db, OWNER, siteId, subject);
+    const id = paper?.id ?? 0;
+    expect([...((await openPaper(held.db, OWNER, siteId, id))?.bytes ?? [])]).toEqual([...PDF]);
+    for (const deed of [
+      keepPaper(held.db, VIEWER, siteId, { subject, fileName: 'letter.pdf', bytes: PDF }),
+      papersOf(held.db, VIEWER, siteId, subject),
+      openPaper(held.db, VIEWER, siteId, id),
+      dropPaper(held.db, VIEWER, siteId, id),
+    ])
+      expect(await refusal(deed)).toBe('NOT_ALLOWED');
+    await keepPaper(held.db, MAINTAINER, siteId, {
+      subject: { person: 'p1' },
+      fileName: 'tom.pdf',
+      bytes: PDF,
+    });
+    const [release] = await papersOf(held.db, MAINTAINER, siteId, { person: 'p1' });
+    expect(await refusal(openPaper(held.db, OWNER, siteId, release?.id ?? 0))).toBe('NOT_ALLOWED');
+    expect(await refusal(dropPaper(held.db, OWNER, siteId, release?.id ?? 0))).toBe('NOT_ALLOWED');
+    await dropPaper(held.db, OWNER, siteId, id);
+    await dropPaper(held.db, MAINTAINER, siteId, release?.id ?? 0);
+    expect(await query('select 1 from release_papers where site_id = $1')).toEqual([]);
   });
 
   it('is one of three kinds, and not too large', async () => {
-    const keep = (bytes: Uint8Array) => refusal(keepPaper(held.db, MAINTAINER, siteId, { person: 'p1', fileName: 'a', bytes })); // prettier-ignore
+    const keep = (bytes: Uint8Array) => refusal(keepPaper(held.db, MAINTAINER, siteId, { subject: { person: 'p1' }, fileName: 'a', bytes })); // prettier-ignore
     expect(await keep(new TextEncoder().encode('<html>'))).toBe('PAPER_UNFIT');
     const large = new Uint8Array(16 * 1024 ** 2);
     large.set(PDF);
@@ -202,7 +232,7 @@ it('people are marked on a picture, beside what is recorded of it', async () => 
 describe('what is kept of a person', () => {
   it('is given out as a whole', async () => {
     const bytes = new TextEncoder().encode('%PDF-1.4 yes');
-    await keepPaper(held.db, MAINTAINER, siteId, { person: 'p1', fileName: 'tom.pdf', bytes });
+    await keepPaper(held.db, MAINTAINER, siteId, { subject: { person: 'p1' }, fileName: 'tom.pdf', bytes });
     const given = JSON.parse(await giveOutPerson(held.db, MAINTAINER, siteId, 'p1')) as {
       records: { record: string }[];
       papers: { base64: string }[];
@@ -214,7 +244,7 @@ describe('what is kept of a person', () => {
   });
 
   it('is erased, and the picture still known to show somebody', async () => {
-    await keepPaper(held.db, MAINTAINER, siteId, { person: 'p1', fileName: 'a.pdf', bytes: new TextEncoder().encode('%PDF-') }); // prettier-ignore
+    await keepPaper(held.db, MAINTAINER, siteId, { subject: { person: 'p1' }, fileName: 'a.pdf', bytes: new TextEncoder().encode('%PDF-') }); // prettier-ignore
     await erasePerson(held.db, MAINTAINER, siteId, 'p1');
     await erasePerson(held.db, MAINTAINER, siteId, 'p2');
     const kept = await query<{ text: string }>(
@@ -232,9 +262,11 @@ describe('what is kept of a person', () => {
 it.each([OWNER, VIEWER, { ...VIEWER, role: 'approver' as const }])(
   'whoever is $role sees and does nothing of this',
   async (actor) => {
-    const paper = { person: 'p1', fileName: 'a.pdf', bytes: new TextEncoder().encode('%PDF-') };
+    const paper = { subject: { person: 'p1' }, fileName: 'a.pdf', bytes: new TextEncoder().encode('%PDF-') };
     const withdrawal = { person: 'p1', on: '2026-11-27', now: TODAY };
     const { db } = held;
+    await keepPaper(db, MAINTAINER, siteId, paper);
+    const [{ id: kept = 0 } = {}] = await papersOf(db, MAINTAINER, siteId, { person: 'p1' });
     const before = await query('select * from rights_records where site_id = $1 order by id');
     for (const deed of [
       () => lookAtPeople(db, actor, siteId),
@@ -242,9 +274,9 @@ it.each([OWNER, VIEWER, { ...VIEWER, role: 'approver' as const }])(
       () => withdrawRelease(db, actor, siteId, withdrawal),
       () => markPeople(db, actor, siteId, { file: 'img/hall.jpg', marks: [] }),
       () => keepPaper(db, actor, siteId, paper),
-      () => papersOf(db, actor, siteId, 'p1'),
-      () => openPaper(db, actor, siteId, 1),
-      () => dropPaper(db, actor, siteId, 1),
+      () => papersOf(db, actor, siteId, { person: 'p1' }),
+      () => openPaper(db, actor, siteId, kept),
+      () => dropPaper(db, actor, siteId, kept),
       () => giveOutPerson(db, actor, siteId, 'p1'),
       () => erasePerson(db, actor, siteId, 'p1'),
     ])

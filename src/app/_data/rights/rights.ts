@@ -224,6 +224,15 @@ export async function rightsInPrepared(sha256: string | null): Promise<ProposedR
   return sha256 ? proposedRights(await readMetadata(await storedBytes(sha256))) : null;
 }
 
+/** How many papers are kept with a picture, by the file that stands for it. */
+export async function papersOfFile(siteId: number, path: string): Promise<number> {
+  const { rows } = await database().pool.query<{ count: number }>(
+    'select count(*)::int as count from release_papers where site_id = $1 and for_file = $2',
+    [siteId, path],
+  );
+  return rows[0]?.count ?? 0;
+}
+
 /** What somebody recorded of a picture by its file, as it is written. */
 export async function recordOfFile(siteId: number, path: string) {
   const { rows } = await database().pool.query<{

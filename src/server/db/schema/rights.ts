@@ -26,13 +26,19 @@ export const rightsRecords = pgTable(
   (table) => [index('rights_records_site').on(table.siteId, table.id)],
 );
 
-/** A paper by which somebody allowed to be shown, sealed with the installation's secret: only maintainers have it opened. */
+/**
+ * A paper by which somebody allowed to be shown, or by which it is known where a picture comes from; sealed with the
+ * installation's secret. Those of people only maintainers have opened, those of files whoever may record rights.
+ */
 export const releasePapers = pgTable(
   'release_papers',
   {
     id: serial('id').primaryKey(),
     siteId: ofSite(),
-    person: text('person').notNull(),
+    /** Whose it is, or … */
+    person: text('person'),
+    /** … the address of the file that stands for the picture it is about. */
+    forFile: text('for_file'),
     fileName: text('file_name').notNull(),
     contentType: text('content_type').notNull(),
     sizeBytes: integer('size_bytes').notNull(),
@@ -41,7 +47,10 @@ export const releasePapers = pgTable(
     keptBy: text('kept_by').notNull(),
     keptAt: moment('kept_at').notNull().defaultNow(),
   },
-  (table) => [index('release_papers_person').on(table.siteId, table.person)],
+  (table) => [
+    index('release_papers_person').on(table.siteId, table.person),
+    index('release_papers_file').on(table.siteId, table.forFile),
+  ],
 );
 
 /** Whether a picture may stand in a place, as it was answered last. */

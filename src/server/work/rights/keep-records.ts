@@ -85,15 +85,17 @@ export interface PictureSaid {
   readonly people: 'none' | 'some' | '';
 }
 
-const SAID = Joi.object<PictureSaid>({
-  file: Joi.string().max(2000).required(),
+/** The fields in which somebody says where a picture comes from. */
+export const PICTURE_FIELDS = {
   creator: Joi.array().items(Joi.string().trim().max(200)).max(20).required(),
   holder: Joi.string().trim().max(200).allow('').required(),
   licence: Joi.string().trim().max(100).allow('').required(),
   source: Joi.string().trim().max(2000).allow('').required(),
   until: Joi.string().trim().max(20).allow('').required(),
   people: Joi.string().valid('none', 'some', '').required(),
-});
+};
+
+const SAID = Joi.object<PictureSaid>({ file: Joi.string().max(2000).required(), ...PICTURE_FIELDS });
 
 /** Records of a picture what somebody says, in place of what was said of it so before; nothing said takes that away. */
 export async function recordPicture(
@@ -109,7 +111,7 @@ export async function recordPicture(
   });
   const fields = Object.entries(said).filter(([, value]) => value.length > 0);
   const body = { record: 'picture', files: [file], ...Object.fromEntries(fields) };
-  checkedRecord(body, (why) => refused(why));
+  checkedRecord(body, refusedRecord);
   await asOne(db, async (tx) => {
     await tx.pool.query(`delete from rights_records where site_id = $1 and for_file = $2 and kind = 'picture'`, [siteId, file]); // prettier-ignore
     if (fields.length > 0)
@@ -121,7 +123,8 @@ export async function recordPicture(
   });
 }
 
-const refused = (why: string): ProblemError =>
+/** Why a record can't be kept, as a person is told. */
+export const refusedRecord = (why: string): ProblemError =>
   new ProblemError({
     code: 'RIGHTS_INPUT',
     what: 'The record was not kept.',

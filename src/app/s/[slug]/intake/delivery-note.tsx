@@ -7,7 +7,7 @@ import { FootBar, Told } from '@/ui/foot-bar';
 import { ProblemText } from '@/ui/problem-text';
 import { BulkWords } from './bulk-words';
 import { DropPlace } from './drop-place';
-import { Line } from './line';
+import { Lines } from './lines';
 import { NotTaken } from './not-taken';
 import { NoteHead } from './note-head';
 import { Progress } from './progress';
@@ -39,25 +39,7 @@ export function DeliveryNote({ slug, first }: { slug: string; first: DeliveryVie
           whether it is blurred or small. Nothing of it is on the site before an edition is published.
         </Empty>
       ) : (
-        <ol aria-label="Lines">
-          {lines.map((line, n) => (
-            <Line
-              key={line.id}
-              slug={slug}
-              number={n + 1}
-              line={line}
-              isHere={line.id === note.here}
-              isOpen={line.id === note.open}
-              isChosen={chosen.has(line.id)}
-              onHere={() => note.setHere(line.id)}
-              onOpen={() => note.setOpen(line.id === note.open ? null : line.id)}
-              onChoose={() => note.choose(line.id)}
-              onCheck={() => note.check(line)}
-              onStrike={() => note.strike(line)}
-              onKeep={(words, goesOn) => note.keep(line, words, goesOn)}
-            />
-          ))}
-        </ol>
+        <Lines slug={slug} note={note} />
       )}
       {chosen.size > 0 || undo ? (
         <FootBar label="What was done">

@@ -11,12 +11,11 @@ import { LineWords } from './line-words';
 
 interface LineProps {
   slug: string;
-  number: number;
   line: DeliveryLine;
-  isHere: boolean;
+  /** From 1. */
+  number: number;
   isOpen: boolean;
   isChosen: boolean;
-  onHere: () => void;
   onOpen: () => void;
   onChoose: () => void;
   onCheck: () => void;
@@ -26,14 +25,10 @@ interface LineProps {
 
 /** A line of the delivery note: the picture, what it is, what is to be said of it, and the box in which it is checked off. */
 export function Line(props: LineProps) {
-  const { slug, number, line, isHere, isOpen } = props;
+  const { slug, line, number, isOpen } = props;
   const { isStruck, isChecked } = line;
   return (
-    <li
-      data-line={line.id}
-      className={`border-b border-line-2 ${isHere ? 'bg-tint' : ''}`}
-      onFocus={props.onHere}
-    >
+    <>
       <div className="grid grid-cols-[20px_34px_148px_minmax(0,1fr)_264px_44px] items-start gap-3 px-5 py-2.5 max-lg:grid-cols-[20px_24px_96px_minmax(0,1fr)_36px]">
         <input
           type="checkbox"
@@ -92,7 +87,7 @@ export function Line(props: LineProps) {
         </button>
       </div>
       {isOpen ? <LineWords line={line} onKeep={props.onKeep} onStrike={props.onStrike} /> : null}
-    </li>
+    </>
   );
 }
 

@@ -7,6 +7,9 @@ import type { LineChanged } from '@/server/work/intake/change-lines';
 /** How often a note is asked for while something is still to come, and while nothing is, in ms. */
 const SOON_MS = 1200;
 const LATER_MS = 15_000;
+/** A long note is half a megabyte: it is asked for less often. */
+const LONG_LINES = 200;
+const LONG_SOON_MS = 4000;
 
 const isOpen = (view: DeliveryView | null) =>
   view !== null &&
@@ -29,11 +32,12 @@ export function useDelivery(slug: string, first: DeliveryView | null) {
         setNow(Date.now());
       });
   }, [slug]);
-  const isWaiting = isOpen(view);
+  const soonMs = (view?.lines.length ?? 0) > LONG_LINES ? LONG_SOON_MS : SOON_MS;
+  const everyMs = isOpen(view) ? soonMs : LATER_MS;
   useEffect(() => {
-    const timer = setInterval(ask, isWaiting ? SOON_MS : LATER_MS);
+    const timer = setInterval(ask, everyMs);
     return () => clearInterval(timer);
-  }, [ask, isWaiting]);
+  }, [ask, everyMs]);
   /** Shows what is being written before it is. */
   const patch = useCallback((changes: readonly LineChanged[]) => {
     const byId = new Map(changes.map((change) => [change.id, change]));

@@ -2,6 +2,7 @@
 
 import { useRouter } from 'next/navigation';
 import { useCallback, useState, useTransition, type KeyboardEvent } from 'react';
+import { flushSync } from 'react-dom';
 import type { DeliveryLine, DeliveryView } from '@/app/_data/intake/delivery';
 import type { Problem } from '@/core/problem';
 import type { LineChanged } from '@/server/work/intake/change-lines';
@@ -46,9 +47,10 @@ export function useNote(slug: string, { view, ask, patch }: Delivery) {
   );
   const go = (id: number | undefined) => {
     if (id === undefined) return;
-    setHere(id);
+    // Of a long note only a part is laid out; the line that one goes to is, from now on.
+    flushSync(() => setHere(id));
     const head = document.querySelector<HTMLElement>(`[data-line="${id}"] button[aria-expanded]`);
-    head?.focus();
+    head?.focus({ preventScroll: true });
     head?.closest('li')?.scrollIntoView({ block: 'nearest' });
   };
   const check = ({ id, isChecked }: DeliveryLine) =>

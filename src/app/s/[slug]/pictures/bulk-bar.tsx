@@ -146,6 +146,9 @@ export function BulkBar({ slug, pictures, subjects }: BulkBarProps) {
           <Link href={`/s/${slug}/text-desk?pictures=${ids.join(',')}`} className={buttonClass('quiet')}>
             Words
           </Link>
+          <Link href={`/s/${slug}/rights/many?pictures=${ids.join(',')}`} className={buttonClass('quiet')}>
+            Rights
+          </Link>
           {those.length === 2 ? (
             <Link
               href={`/s/${slug}/pictures/compare?one=${those[0]?.fileId}&other=${those[1]?.fileId}`}

@@ -8,6 +8,7 @@ import { keepCreditForm } from '@/server/work/rights/keep-credit-form';
 import { importRecords, recordPicture } from '@/server/work/rights/keep-records';
 import type { Told } from '@/ui/answer';
 import { count } from '@/ui/format';
+import { fieldsSaid } from './fields-said';
 
 const text = (form: FormData, name: string) => String(form.get(name) ?? '').trim();
 
@@ -36,17 +37,8 @@ export async function takeRecords(
 
 /** Records what somebody says of one picture. */
 export async function sayRights(slug: string, siteId: number, _before: Told, form: FormData): Promise<Told> {
-  const people = text(form, 'people');
   const outcome = await act((db, actor) =>
-    recordPicture(db, actor, siteId, {
-      file: text(form, 'file'),
-      creator: text(form, 'creator')
-        .split(';')
-        .map((name) => name.trim())
-        .filter((name) => name !== ''),
-      ...{ holder: text(form, 'holder'), licence: text(form, 'licence'), source: text(form, 'source') },
-      ...{ until: text(form, 'until'), people: people === 'none' || people === 'some' ? people : '' },
-    }),
+    recordPicture(db, actor, siteId, { file: text(form, 'file'), ...fieldsSaid(form) }),
   );
   revalidatePath(`/s/${slug}`, 'layout');
   return outcome.ok

@@ -11,6 +11,7 @@ import {
 } from '@/app/_data/rights/rights';
 import { requireActor } from '@/app/_data/session';
 import { siteBySlug } from '@/app/_data/site';
+import { mayEdit } from '@/core/edition/edition-state';
 import type { Code, Verdict } from '@/core/rights/may';
 import { Chip } from '@/ui/chip';
 import { Choices } from '@/ui/choices';
@@ -23,6 +24,7 @@ import { CreditForms } from './credit-form';
 import { Endings } from './endings';
 import { RecordsForm } from './records-form';
 import { RightsLine } from './rights-line';
+import { UnknownLots } from './unknown-lots';
 
 export const metadata = { title: 'Rights' };
 
@@ -75,6 +77,7 @@ export default async function RightsPage({ params, searchParams }: SiteScreenPro
         className="space-y-5 border-l border-line px-4 py-3.5 max-lg:border-l-0"
       >
         <Endings slug={site.slug} endings={endings} />
+        {mayEdit(actor.role) ? <UnknownLots slug={site.slug} siteId={site.id} /> : null}
         <RecordsForm
           slug={site.slug}
           siteId={site.id}

@@ -4,7 +4,7 @@ import type { Database } from '../../../db/database';
 import { asOne } from '../../../db/in-transaction';
 import { askAnew } from '../ask-anew';
 import { logEvent } from '../../log-event';
-import { unseal } from './papers';
+import { unseal } from '../papers';
 
 interface RecordRow {
   readonly id: number;
@@ -47,7 +47,7 @@ export async function giveOutPerson(
   await logEvent(db, actor, { siteId, verb: 'give a person’s data out', details: person });
   const opened = papers.map(({ file_name, content_type, kept_at, sealed }) => ({
     ...{ fileName: file_name, contentType: content_type, keptAt: kept_at },
-    base64: unseal(sealed, siteId, person).toString('base64'),
+    base64: unseal(sealed, siteId, { person }).toString('base64'),
   }));
   return `${JSON.stringify({ person, records, papers: opened, events }, null, 2)}\n`;
 }

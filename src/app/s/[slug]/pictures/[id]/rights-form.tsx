@@ -4,9 +4,9 @@ import { startTransition, useActionState, useRef, type RefObject } from 'react';
 import { contradictions, type ProposedRights } from '@/core/rights/embedded-rights';
 import { Answer } from '@/ui/answer';
 import { Button } from '@/ui/button';
-import { Field } from '@/ui/field';
 import { keepingSubmit } from '@/ui/keeping-submit';
 import { sayRights } from '../../rights/actions';
+import { RightsFields } from '../../rights/rights-fields';
 
 interface RightsFormProps {
   slug: string;
@@ -21,8 +21,6 @@ interface RightsFormProps {
   /** Whether it is unfolded from the beginning. */
   isOpen?: boolean;
 }
-
-const LICENCES = ['own-work', 'public-domain', 'CC0-1.0', 'CC-BY-4.0', 'CC-BY-SA-4.0', 'CC-BY-NC-4.0', 'CC-BY-ND-4.0', 'CC-BY-NC-SA-4.0', 'CC-BY-NC-ND-4.0', 'CC-BY-3.0', 'CC-BY-SA-3.0']; // prettier-ignore
 
 /** Where a picture comes from and what was agreed, for all its files at once. */
 export function RightsForm({ slug, siteId, file, said, saidBy, embedded, isOpen = false }: RightsFormProps) {
@@ -46,42 +44,7 @@ export function RightsForm({ slug, siteId, file, said, saidBy, embedded, isOpen 
         className="mt-2 grid max-w-2xl grid-cols-2 gap-3 max-sm:grid-cols-1"
       >
         <input type="hidden" name="file" value={file} />
-        <Field name="creator" label="Who made it; several apart by ;" defaultValue={before('creator')} />
-        <Field name="holder" label="Whose it is" defaultValue={before('holder')} />
-        <Field
-          name="licence"
-          label="Licence"
-          list="licences"
-          defaultValue={before('licence')}
-          hint="An SPDX id, or one of your own as own:…"
-        />
-        <Field
-          name="source"
-          label="Where it was found"
-          defaultValue={before('source')}
-          hint="An address, or words"
-        />
-        <Field name="until" label="Last day it may be shown" type="date" defaultValue={before('until')} />
-        <div>
-          <label htmlFor="people" className="block text-sm text-ink-2">
-            People on it
-          </label>
-          <select
-            id="people"
-            name="people"
-            defaultValue={before('people')}
-            className="mt-1 w-full rounded-sm border border-ink-3 bg-sheet px-2.5 py-1.5"
-          >
-            <option value="">not said</option>
-            <option value="none">nobody can be recognised</option>
-            <option value="some">somebody can be recognised</option>
-          </select>
-        </div>
-        <datalist id="licences">
-          {LICENCES.map((id) => (
-            <option key={id} value={id} />
-          ))}
-        </datalist>
+        <RightsFields before={before} />
         <div className="col-span-full flex flex-wrap items-center gap-3">
           <Button type="submit" disabled={isPending}>
             Record

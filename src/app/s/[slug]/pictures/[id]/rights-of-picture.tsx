@@ -1,10 +1,11 @@
 import Link from 'next/link';
 import { peopleKnown } from '@/app/_data/rights/people';
-import { answersOfFiles, recordOfFile, rightsInFile } from '@/app/_data/rights/rights';
+import { answersOfFiles, papersOfFile, recordOfFile, rightsInFile } from '@/app/_data/rights/rights';
 import { mayEdit, type Role } from '@/core/edition/edition-state';
 import type { Code } from '@/core/rights/may';
 import { database } from '@/server/db/database';
 import { marksOf } from '@/server/work/rights/people/mark-people';
+import { count } from '@/ui/format';
 import { MarkPeople } from './mark-people';
 import { MayItStand } from './may-it-stand';
 import { RightsForm } from './rights-form';
@@ -24,12 +25,13 @@ interface RightsOfPictureProps {
 /** Whether a picture may stand in its places, where it comes from, and who is on it. */
 export async function RightsOfPicture({ slug, siteId, paths, master, role }: RightsOfPictureProps) {
   const isMaintainer = role === 'maintainer';
-  const [answers, recorded, embedded, marked, known] = await Promise.all([
+  const [answers, recorded, embedded, marked, known, papers] = await Promise.all([
     answersOfFiles(siteId, paths),
     recordOfFile(siteId, master.path),
     rightsInFile(master.sha256),
     isMaintainer ? marksOf(database(), siteId, master.path) : [],
     isMaintainer ? peopleKnown(siteId) : [],
+    mayEdit(role) ? papersOfFile(siteId, master.path) : 0,
   ]);
   return (
     <>
@@ -37,6 +39,13 @@ export async function RightsOfPicture({ slug, siteId, paths, master, role }: Rig
         May it stand here
       </h2>
       <MayItStand answers={answers} keepsReleases={isMaintainer} />
+      {papers > 0 ? (
+        <p className="mb-2">
+          <Link href={`/s/${slug}/pictures/${master.id}/origin`} className="font-semibold text-green">
+            {count(papers, 'paper')} kept with it
+          </Link>
+        </p>
+      ) : null}
       {answers.length === 0 || answers.some(({ because }) => because.some((code) => UNKNOWN.has(code))) ? (
         <p className="mb-3">
           <Link href={`/s/${slug}/pictures/${master.id}/origin`} className="font-semibold text-green">

@@ -7,7 +7,6 @@ import type { Problem } from '@/core/problem';
 import { erasePerson } from '@/server/work/rights/people/data-of-person';
 import { giveRelease } from '@/server/work/rights/people/keep-releases';
 import { markPeople, type Mark } from '@/server/work/rights/people/mark-people';
-import { dropPaper, keepPaper } from '@/server/work/rights/people/papers';
 import { withdrawRelease, type Withdrawn } from '@/server/work/rights/people/withdraw-release';
 import type { Told } from '@/ui/answer';
 import { count } from '@/ui/format';
@@ -50,24 +49,6 @@ export async function withdraw(
   );
   revalidatePath(`/s/${slug}`, 'layout');
   return outcome.ok ? { done: outcome.value } : { problem: outcome.problem };
-}
-
-/** Keeps a paper that was sent. */
-export async function sendPaper(slug: string, siteId: number, _before: Told, form: FormData): Promise<Told> {
-  const file = form.get('paper');
-  const outcome = await act(async (db, actor) => {
-    const sent = file instanceof File ? file : new File([], 'nothing');
-    const bytes = new Uint8Array(await sent.arrayBuffer());
-    await keepPaper(db, actor, siteId, { person: text(form, 'person'), fileName: sent.name, bytes });
-  });
-  revalidatePath(`/s/${slug}`, 'layout');
-  return outcome.ok ? { said: 'Kept, sealed.' } : { problem: outcome.problem };
-}
-
-export async function takePaperAway(slug: string, siteId: number, id: number): Promise<Problem | null> {
-  const outcome = await act((db, actor) => dropPaper(db, actor, siteId, id));
-  revalidatePath(`/s/${slug}`, 'layout');
-  return outcome.ok ? null : outcome.problem;
 }
 
 /** Erases a person, and leads back to the list. */

@@ -5,7 +5,10 @@ import { mayEdit } from '@/core/edition/edition-state';
 import { letterFor } from '@/core/rights/letter';
 import type { OriginClue } from '@/core/rights/origin-clues';
 import { Mat } from '@/ui/mat';
+import { database } from '@/server/db/database';
+import { papersOf } from '@/server/work/rights/papers';
 import { WayBack } from '@/ui/way-back';
+import { Papers } from '../../../rights/papers/papers';
 import { RightsForm } from '../rights-form';
 import { LetterDraft } from './letter-draft';
 
@@ -25,10 +28,11 @@ export default async function OriginPage({ params }: { params: Promise<{ slug: s
   const master = family.find(({ isMaster }) => isMaster) ?? file;
   const fileName = master.path.split('/').at(-1) ?? master.path;
   const title = picture?.title || fileName;
-  const [clues, recorded, embedded] = await Promise.all([
+  const [clues, recorded, embedded, papers] = await Promise.all([
     cluesOf(site.id, master),
     recordOfFile(site.id, master.path),
     rightsInFile(master.sha256),
+    mayEdit(actor.role) ? papersOf(database(), actor, site.id, { file: master.path }) : [],
   ]);
   const pages = [...new Set(placements.filter(({ dormant }) => !dormant).map(({ pagePath }) => pagePath))];
   const letter = letterFor({
@@ -65,7 +69,7 @@ export default async function OriginPage({ params }: { params: Promise<{ slug: s
           <h2 className="border-b border-line pb-1 font-semibold">What came of it</h2>
           <p className="pt-1.5 text-sm text-ink-2">
             Record whose it is and what was agreed; under “where it was found” write how you know, with the
-            day: the letter, the bill, who told you.
+            day, and keep the letter or the bill below.
           </p>
           <RightsForm
             slug={slug}
@@ -75,6 +79,14 @@ export default async function OriginPage({ params }: { params: Promise<{ slug: s
             said={recorded?.body ?? null}
             saidBy={recorded?.said_by ?? null}
             isOpen
+          />
+          <Papers
+            slug={slug}
+            siteId={site.id}
+            subject={{ file: master.path }}
+            head="How you know"
+            hint="The letter, the bill, a picture of the page where it was found: kept sealed with the picture, for maintainers and owners."
+            papers={papers}
           />
           <h2 className="mt-2 border-b border-line pb-1 font-semibold">A letter that asks</h2>
           <LetterDraft letter={letter} fileName={fileName} />

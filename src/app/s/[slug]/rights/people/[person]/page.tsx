@@ -6,7 +6,7 @@ import { requireActor } from '@/app/_data/session';
 import { siteBySlug } from '@/app/_data/site';
 import { isoDay } from '@/core/dating/day';
 import { database } from '@/server/db/database';
-import { papersOf } from '@/server/work/rights/people/papers';
+import { papersOf } from '@/server/work/rights/papers';
 import { lookAtPeople } from '@/server/work/rights/people/people-of-site';
 import { Empty } from '@/ui/empty';
 import { count } from '@/ui/format';
@@ -14,7 +14,7 @@ import { Mat } from '@/ui/mat';
 import { WayBack } from '@/ui/way-back';
 import { ReleaseForm } from '../release-form';
 import { STANDING_LOOK } from '../standing';
-import { Papers } from './papers';
+import { Papers } from '../../papers/papers';
 import { EraseButton, WithdrawButton } from './person-acts';
 
 export const metadata = { title: 'Person' };
@@ -31,7 +31,7 @@ export default async function PersonPage({ params }: { params: Promise<{ slug: s
   const day = today();
   const [pictures, papers, year] = await Promise.all([
     picturesOf(site.id, person.files),
-    papersOf(database(), actor, site.id, id),
+    papersOf(database(), actor, site.id, { person: id }),
     schoolYearOf(site.id, day),
   ]);
   const standing = standingOf(person.releases, day);
@@ -76,7 +76,7 @@ export default async function PersonPage({ params }: { params: Promise<{ slug: s
             ))}
           </ul>
         )}
-        <Papers slug={slug} siteId={site.id} person={id} papers={papers} />
+        <Papers slug={slug} siteId={site.id} subject={{ person: id }} head="Papers" papers={papers} />
       </div>
       <aside aria-label="What to do" className="space-y-6 border-l border-line px-4 py-3.5 max-lg:border-l-0">
         {standing === 'withdrawn' && places === 0 ? null : (

@@ -7,12 +7,16 @@ import { Button } from '@/ui/button';
 import { bytesText, dateText } from '@/ui/format';
 import { keepingSubmit } from '@/ui/keeping-submit';
 import { ProblemText } from '@/ui/problem-text';
-import { sendPaper, takePaperAway } from '../actions';
+import type { PaperSubject } from '@/server/work/rights/papers';
+import { sendPaper, takePaperAway } from './actions';
 
 interface PapersProps {
   slug: string;
   siteId: number;
-  person: string;
+  subject: PaperSubject;
+  /** What they are called above them, and what they are for. */
+  head: string;
+  hint?: string;
   papers: readonly {
     readonly id: number;
     readonly fileName: string;
@@ -22,21 +26,19 @@ interface PapersProps {
   }[];
 }
 
-/** The papers that a release rests on, kept sealed. */
-export function Papers({ slug, siteId, person, papers }: PapersProps) {
-  const [told, submit, isPending] = useActionState(sendPaper.bind(null, slug, siteId), null);
+/** The papers that something rests on, kept sealed. */
+export function Papers({ slug, siteId, subject, head, hint, papers }: PapersProps) {
+  const [told, submit, isPending] = useActionState(sendPaper.bind(null, { slug, siteId, subject }), null);
   const [problem, setProblem] = useState<Problem | null>(null);
   const [isBusy, start] = useTransition();
   return (
     <section className="pb-6">
-      <h2 className="mt-6 border-b border-line pb-1 text-lg font-semibold">Papers</h2>
+      <h2 className="mt-6 border-b border-line pb-1 text-lg font-semibold">{head}</h2>
+      {hint ? <p className="pt-1.5 text-sm text-ink-2">{hint}</p> : null}
       <ul>
         {papers.map(({ id, fileName, sizeBytes, keptBy, keptAt }) => (
           <li key={id} className="flex items-center gap-3 border-b border-line-2 py-1.5">
-            <a
-              href={`/s/${slug}/rights/people/papers/${id}`}
-              className="min-w-0 truncate font-semibold text-green"
-            >
+            <a href={`/s/${slug}/rights/papers/${id}`} className="min-w-0 truncate font-semibold text-green">
               {fileName}
             </a>
             <span className="text-sm text-ink-2">
@@ -59,7 +61,6 @@ export function Papers({ slug, siteId, person, papers }: PapersProps) {
         onSubmit={keepingSubmit((form) => startTransition(() => submit(form)))}
         className="mt-2 flex flex-wrap items-center gap-3"
       >
-        <input type="hidden" name="person" value={person} />
         <input
           type="file"
           name="paper"

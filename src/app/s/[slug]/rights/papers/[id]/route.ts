@@ -1,8 +1,8 @@
 import { answerForSite } from '@/app/_data/answer-for-site';
 import { database } from '@/server/db/database';
-import { openPaper } from '@/server/work/rights/people/papers';
+import { openPaper } from '@/server/work/rights/papers';
 
-/** A paper opened for a maintainer; nobody keeps a copy on the way. */
+/** A paper opened; nobody keeps a copy on the way. */
 export async function GET(
   _request: Request,
   { params }: { params: Promise<{ slug: string; id: string }> },
