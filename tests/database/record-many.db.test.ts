@@ -67,11 +67,8 @@ describe('who is meant', () => {
 describe('one record for many', () => {
   it('answers all of a folder, what comes later too, and is taken back', async () => {
     // Any record: without one nothing is asked.
-    await recordPicture(held.db, MAINTAINER, siteId, {
-      ...NOTHING,
-      file: 'old/river.jpg',
-      holder: 'The mill',
-    });
+    const bytes = new TextEncoder().encode('{"record":"site","host":"ferndrake.example"}');
+    await importRecords(held.db, MAINTAINER, siteId, { name: 'r.jsonl', bytes, isInstead: false });
     await runJobs(held.db);
     expect(await sourceUnknown()).toEqual(['new/choir.jpg', 'old/hall.jpg', 'old/river.jpg']);
     expect((await unknownLots(siteId)).folders).toEqual([{ name: 'old', pictures: 2 }]);

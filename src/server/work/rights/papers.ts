@@ -84,6 +84,7 @@ export async function keepPaper(
   siteId: number,
   { subject, fileName, bytes }: PaperSent,
 ): Promise<void> {
+  requireRole(actor, EDITORS, 'keep papers');
   requireRoleFor(actor, subject, 'keep');
   const contentType = Object.entries(TYPES).find(([, magic]) =>
     magic.every((byte, i) => bytes[i] === byte),
