@@ -13,7 +13,7 @@ export const BARE_NAMES =
 
 /** In captions and text around a picture. */
 export const SAMPLE_TEXT =
-  /lorem ipsum|dolor sit amet|caption goes here|^\s*(?:image|picture|photo|figure) (?:caption|title|description)\s*$|(?:add|insert|place|put|type|write|enter) (?:a |an |your |the )?(?:image|picture|photo|caption|alt(?:ernative)? text|text|title|description)s?(?: (?:caption|title|description|alt text|text))?(?: here)?|your (?:text|caption|title|image|photo) (?:goes )?here|click to edit|sample (?:text|caption|title)|title of (?:the )?(?:image|picture)|bildunterschrift (?:hier|einf[üu]gen)|(?:text|bild) (?:hier )?einf[üu]gen|beispieltext|ins[ée]rez (?:une|votre|le)|votre texte ici|l[ée]gende ici|texto de ejemplo|inserte (?:una|su|el)|pie de foto aqu[íi]/iu;
+  /lorem ipsum|dolor sit amet|caption goes here|^\s*(?:image|picture|photo|figure) (?:caption|title|description)\s*$|(?<!\p{L})(?:add|insert|place|put|type|write|enter) (?:a |an |your |the )?(?:image|picture|photo|caption|alt(?:ernative)? text|text|title|description)s?(?: (?:caption|title|description|alt text|text))?(?: here)?|(?<!\p{L})your (?:text|caption|title|image|photo) (?:goes )?here|click to edit|sample (?:text|caption|title)|title of (?:the )?(?:image|picture)|bildunterschrift (?:hier|einf[üu]gen)|(?:text|bild) (?:hier )?einf[üu]gen|beispieltext|ins[ée]rez (?:une|votre|le)|votre texte ici|l[ée]gende ici|texto de ejemplo|inserte (?:una|su|el)|pie de foto aqu[íi]/iu;
 
 /** A pixel size written out, as in `600x400`. */
 export const WRITTEN_SIZE = /(\d{2,5})\s?[x×]\s?(\d{2,5})/u;

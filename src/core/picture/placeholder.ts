@@ -253,9 +253,11 @@ const MANY_WORDS = 4;
 /** Fewer places in a row may be chance. */
 const MANY_IN_ROW = 3;
 const MANY_CARDS = 3;
+const LEAST_PORTRAIT_PX = 40;
 
 /** What its places tell together: rows that nobody filled in, one picture for several people, or for unrelated things. */
-function stood({ places, emptiness, photosBeside, sign }: PlaceholderSources, clue: Clue): void {
+function stood(sources: PlaceholderSources, clue: Clue): void {
+  const { places, emptiness, photosBeside, sign } = sources;
   const unfilled = places.filter(({ entry }) => UNFILLED_ROW.test(entry) || UNFILLED_BEGINNING.test(entry));
   const rows = new Map<string, PlaceholderPlace[]>();
   for (const place of places)
@@ -271,8 +273,10 @@ function stood({ places, emptiness, photosBeside, sign }: PlaceholderSources, cl
       return first ? [first.words.join(' ')] : [];
     }),
   );
+  // What stands for a person is no sign of a few pixels, as menus have them.
   const isFewTones = emptiness >= FULL || sign !== null;
-  if (people.size >= 2 && isFewTones && !places.some(isSpokenOf))
+  const isLarge = Math.max(sources.widthPx, sources.heightPx) >= LEAST_PORTRAIT_PX;
+  if (people.size >= 2 && isFewTones && isLarge && !places.some(isSpokenOf))
     clue(2.5, `It stands for ${people.size} people by name.`);
   else if (people.size === 1 && sign !== null && !places.some(isSpokenOf))
     clue(1.2, 'It stands where a person is named.');

@@ -113,6 +113,12 @@ interface Tally {
 
 const DEGREES: readonly Degree[] = ['must', 'should', 'note'];
 
+/** Orders counts by degree, the gravest degree first, the most first. */
+function moreOf(some: readonly number[], others: readonly number[]): number {
+  const at = some.findIndex((count, n) => count !== others[n]);
+  return at < 0 ? 0 : (others[at] ?? 0) - (some[at] ?? 0);
+}
+
 /** How many each filter has, and the rules that found something of the chosen one, the gravest first. */
 function summed(tally: readonly Tally[], filter: ErrataFilter) {
   const fits = ({ stands, degree }: Tally, name: ErrataFilter) =>
@@ -123,15 +129,20 @@ function summed(tally: readonly Tally[], filter: ErrataFilter) {
       tally.filter((one) => fits(one, name)).reduce((sum, { count }) => sum + count, 0),
     ]),
   ) as Record<ErrataFilter, number>;
-  const rules = new Map<RuleId, { readonly rule: RuleId; readonly count: number; readonly worst: number }>();
+  const rules = new Map<
+    RuleId,
+    { readonly rule: RuleId; readonly count: number; readonly by: readonly number[] }
+  >();
   for (const { rule, degree, count } of tally.filter((one) => fits(one, filter))) {
-    const known = rules.get(rule) ?? { rule, count: 0, worst: DEGREES.length };
-    const worst = Math.min(known.worst, DEGREES.indexOf(degree));
-    rules.set(rule, { rule, count: known.count + count, worst });
+    const { count: before, by } = rules.get(rule) ?? { count: 0, by: DEGREES.map(() => 0) };
+    rules.set(rule, {
+      rule,
+      count: before + count,
+      by: by.with(DEGREES.indexOf(degree), (by[DEGREES.indexOf(degree)] ?? 0) + count),
+    });
   }
-  const order = [...rules.values()].sort(
-    (a, b) => a.worst - b.worst || b.count - a.count || (a.rule < b.rule ? -1 : 1),
-  );
+  // By how many are grave: one grave one among five hundred notes makes no rule the first.
+  const order = [...rules.values()].sort((a, b) => moreOf(a.by, b.by) || (a.rule < b.rule ? -1 : 1));
   return { counts, rules: order };
 }
 

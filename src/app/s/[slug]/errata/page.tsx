@@ -12,6 +12,7 @@ import { isRefitted } from '@/core/errata/remedy';
 import { isOnWords, mayBeProposed, type RuleText } from '@/core/errata/rule';
 import { buttonClass } from '@/ui/button';
 import { ChooseAll, Choosing } from '@/ui/choosing';
+import { Chip } from '@/ui/chip';
 import { Choices } from '@/ui/choices';
 import { Empty } from '@/ui/empty';
 import { FoldOut } from '@/ui/fold-out';
@@ -67,6 +68,7 @@ export default async function ErrataPage({ params, searchParams }: SiteScreenPro
           </div>
         ) : null}
       </div>
+      {!rule && rules.length > FEW_RULES ? <MostOfAll root={root} asked={asked} rules={rules} /> : null}
       {rule ? (
         <p className="max-w-[90ch] px-5 pt-3 text-ink-2">
           {rule.why} <strong className="font-semibold text-ink">{rule.remedy}</strong>
@@ -125,7 +127,7 @@ function NothingHere({ filter, far }: { filter: ErrataFilter; far: CheckedSoFar 
   if (far.checked < far.pages)
     return (
       <Empty head={`Checked ${far.checked.toLocaleString('en')} of ${count(far.pages, 'page')} so far`}>
-        Nothing is wrong on those. What is found appears here as it comes.
+        {far.checked > 0 ? 'Nothing is wrong on those. ' : null}What is found appears here as it comes.
       </Empty>
     );
   if (far.looking)
@@ -175,6 +177,33 @@ interface RuleChoiceProps {
   asked: Readonly<Record<string, string | null>>;
   rules: readonly { readonly rule: string; readonly count: number }[];
   chosen: RuleText | null;
+}
+
+/** So many rules need no summing up. */
+const FEW_RULES = 3;
+const TOLD_RULES = 3;
+
+/** In one line what is wrong here for the most part: of a thousand rows nobody would see it. */
+function MostOfAll({ root, asked, rules }: Omit<RuleChoiceProps, 'chosen'>) {
+  return (
+    <p className="flex flex-wrap items-center gap-1.5 border-b border-line-2 px-5 py-2">
+      <span className="mr-1 text-sm text-ink-2">Gravest first</span>
+      {rules.slice(0, TOLD_RULES).map(({ rule, count: found }) => (
+        <Chip
+          key={rule}
+          href={hrefWith(root, { ...asked, rule })}
+          isChosen={false}
+          label={ruleText(rule)?.title ?? rule}
+          count={found}
+        />
+      ))}
+      {rules.length > TOLD_RULES ? (
+        <span className="text-sm text-ink-2">
+          and {count(rules.length - TOLD_RULES, 'more sort', 'more sorts')}
+        </span>
+      ) : null}
+    </p>
+  );
 }
 
 /** The rules that found something, the gravest first. */

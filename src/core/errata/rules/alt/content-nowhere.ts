@@ -4,6 +4,7 @@ import { isPicture } from '../../places';
 import type { Rule } from '../../rule';
 import { contentWords, sharedWords, stemOf } from '../../../words/content-words';
 import { primaryOf, vocabulariesOf, wordsFor } from '../../../words/languages/known-languages';
+import { isTitleOfFigure } from '../../words/told-beside';
 import { pageWords, sentencesAround } from '../../words/picture-words';
 
 /** So many words may an alt text have besides those of its sort and of the page, and still tell nothing. */
@@ -61,6 +62,10 @@ export const contentNowhere: Rule = {
       html: '<p>Holidays:</p><img src="a.png" alt="Holiday timetable, repeated in the list below">',
       evidence: null,
     },
+    {
+      html: '<p>Figure 7.25. The CPU menu</p><img src="a.png" alt="The CPU menu"><p>What is shown can be changed in the tab menu.</p>',
+      evidence: null,
+    },
     { html: '<p>Where it came from:</p><img src="a.png" alt="Chart: paint 61 %, tea 8 %">', evidence: null },
     { html: '<p>We start at the top and work downwards.</p><img src="a.png" alt="">', evidence: null },
     { html: '<img src="a.png" alt="Map of the world in blue and gold">', evidence: null },
@@ -95,7 +100,8 @@ function tellsNothing(
   sent: string | null,
 ): boolean {
   const lists = vocabulariesOf(page.language);
-  if (/\d/u.test(alt) || lists.some(({ toldBeside }) => toldBeside.test(alt))) return false;
+  if (/\d/u.test(alt) || isTitleOfFigure(placement) || lists.some(({ toldBeside }) => toldBeside.test(alt)))
+    return false;
   const { small, topic } = pageWords(page);
   const words = contentWords(alt.replace(SORT_OF_CHART, '$1$2'), small);
   const figures = wordsFor(page.language, 'holdsFigures');

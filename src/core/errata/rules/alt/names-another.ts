@@ -2,7 +2,8 @@ import { altBranch } from '../../alt-branch';
 import type { PageToCheck, PlacementToCheck } from '../../page-to-check';
 import { hasAlt } from '../../places';
 import type { Rule } from '../../rule';
-import { alike } from '../../words/alike';
+import { alike, bareText } from '../../words/alike';
+import { isTitleOfFigure } from '../../words/told-beside';
 import { sharedWords, stemOf, tokensOf } from '../../../words/content-words';
 import { vocabulariesOf } from '../../../words/languages/known-languages';
 import { areOfOtherColours, standsAgainst } from '../../words/opposites';
@@ -34,7 +35,7 @@ export const altNamesAnother: Rule = {
     const heading = headingOfOtherNumber(placement, page);
     if (heading)
       return { evidence: `The alt text says “${alt.trim()}”; it stands under “${short(heading)}”.`, branch };
-    if (label === '') return null;
+    if (label === '' || isSaidThere(label, alt) || isTitleOfFigure(placement)) return null;
     // Of a caption that fits another picture the caption is wrong, unless the alt text was copied.
     const isCopy = isCopied(placement, page);
     const other = placement.caption && !isCopy ? null : entryOfAnother(placement, page);
@@ -72,6 +73,10 @@ export const altNamesAnother: Rule = {
       evidence: 'The alt text says “Class 4 of Orchard Lane”; beside it stands “Class 6, Mill School”.',
     },
     {
+      html: '<table><tr><td><img src="a.jpg" alt="Example for the “Curve Bend” filter"> Original image</td><td><img src="b.jpg" alt="Example for the “Curve Bend” filter"> Filter “Curve Bend” applied</td></tr></table>',
+      evidence: null,
+    },
+    {
       html: '<ul><li><img src="a.jpg" alt="Marcel Gaspe"> Odile Frenoy, chair</li><li><img src="b.jpg" alt="Marcel Gaspe"> Marcel Gaspe, treasurer</li></ul>',
       evidence:
         'The alt text says “Marcel Gaspe”, as for “Marcel Gaspe, treasurer”; here stands “Odile Frenoy, chair”.',
@@ -99,6 +104,10 @@ export const altNamesAnother: Rule = {
     },
   ],
 };
+
+/** Whether what stands there says the alt text word for word. */
+const isSaidThere = (label: string, alt: string): boolean =>
+  bareText(alt).includes(' ') && ` ${bareText(label)} `.includes(` ${bareText(alt)} `);
 
 /** What stands beside a picture and says what it is: its entry, its caption, or the heading of its own section. */
 function labelOf({ context, caption }: PlacementToCheck): string {
@@ -148,6 +157,8 @@ function isOfRow(placement: PlacementToCheck, page: PageToCheck): boolean {
 /** Whether one of its row is about whom the alt text names: then it was copied from there. */
 function isNamedInRow(placement: PlacementToCheck, page: PageToCheck): boolean {
   const names = namesIn(placement.alt ?? '');
+  // Of a row whose own entry names nobody the alt text may tell as a whole.
+  if (!nameOthers(names, namesIn(labelOf(placement)))) return false;
   return pageWords(page)
     .beside(placement)
     .some((one) => {
