@@ -125,3 +125,44 @@ test('a picture is turned, straightened, cropped and lit as the screen shows it,
   await page.getByRole('button', { name: 'Put the note aside' }).click();
   await expect(page.getByText('Nothing has arrived yet')).toBeVisible();
 });
+
+test('a note of a thousand lines is laid out where it is in view, and keeps what is being typed', async ({
+  page,
+}) => {
+  const line = (n: number) => ({
+    ...{ id: n, sha256: '0'.repeat(64), fileName: `p${n}.jpg`, entry: '', title: `Photograph ${n}` },
+    ...{
+      alt: '',
+      caption: '',
+      credit: '',
+      folder: '',
+      tags: [],
+      widthPx: 4000,
+      heightPx: 3000,
+      sizeBytes: 4e6,
+    },
+    ...{ takenYear: 2026, source: null, findings: [], isChecked: false, isStruck: false, isRevised: false },
+    format: 'jpeg',
+  });
+  const view = { number: 1, uploads: [], lines: Array.from({ length: 1000 }, (_, n) => line(n + 1)) };
+  await page.route('**/intake/lines', (route) => route.fulfill({ json: view }));
+  await signInAs(page, 'Maud Kestle');
+  await page.goto(`${SCHOOL}/intake`);
+  const titled = (n: number) => page.getByRole('button', { name: `Photograph ${n}`, exact: true });
+  await expect(titled(1)).toBeVisible({ timeout: 30_000 });
+  expect(await lines(page).count()).toBeLessThan(60);
+  await titled(2).click();
+  await page.getByLabel('Alt text, read aloud in its place').fill('Half a sentence');
+  await page.evaluate(() => window.scrollTo(0, document.body.scrollHeight));
+  await expect(titled(1000)).toBeVisible();
+  expect(await lines(page).count()).toBeLessThan(60);
+  await expect(page.locator('[data-line="1000"]')).toHaveAttribute('aria-posinset', '1000');
+  await page.evaluate(() => window.scrollTo(0, 0));
+  await expect(page.getByLabel('Alt text, read aloud in its place')).toHaveValue('Half a sentence');
+  await page.getByLabel('Alt text, read aloud in its place').press('Escape');
+  await expect(titled(2)).toBeFocused();
+  for (const n of [3, 4, 5]) {
+    await page.keyboard.press('ArrowDown');
+    await expect(titled(n)).toBeFocused();
+  }
+});

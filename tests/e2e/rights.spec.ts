@@ -122,3 +122,39 @@ test('records come in and go out by the maintainer alone; what can’t be read i
   await expect(page.getByText('A release was withdrawn.').first()).toBeVisible();
   await expect(page.getByText('family 17')).toHaveCount(0);
 });
+
+test('a folder is recorded at once and taken back; the letter that tells is kept with its picture', async ({
+  page,
+}) => {
+  await signInAs(page, 'Maud Kestle');
+  await page.goto(rights);
+  await page.getByRole('link', { name: 'projects/img' }).click();
+  await expect(page.getByRole('heading', { name: /pictures in projects\/img/ })).toBeVisible();
+  await page.getByLabel('Licence').fill('own-work');
+  await page.getByRole('button', { name: 'Record of all' }).click();
+  await expect(page.getByText(/Recorded of \d+ pictures/)).toBeVisible();
+  await expectAccessible(page);
+  await expect(async () => {
+    await page.goto(rights);
+    await expect(page.getByRole('link', { name: 'projects/img' })).toHaveCount(0, { timeout: 3000 });
+  }).toPass();
+  await page.goto(`${rights}/many?folder=projects%2Fimg`);
+  await page.getByLabel('Where it was found').fill('the old album');
+  await page.getByRole('button', { name: 'Record of all' }).click();
+  await page.getByRole('button', { name: 'Take that back' }).click();
+  await expect(page.getByText('It is as it was.')).toBeVisible();
+
+  await page.goto(`${rights}?may=unknown`);
+  await recordOf(page, 'img/');
+  await page.getByRole('link', { name: 'Find out where it comes from' }).click();
+  const paper = page.getByLabel('Paper: PDF, JPEG or PNG');
+  await paper.setInputFiles({ name: 'letter.pdf', mimeType: 'application/pdf', buffer: Buffer.from('%PDF-1.4 Yes.') }); // prettier-ignore
+  await page.getByRole('button', { name: 'Keep it' }).click();
+  const kept = page.getByRole('link', { name: 'letter.pdf' });
+  await expect(kept).toBeVisible();
+  const address = (await kept.getAttribute('href')) ?? '';
+  expect(await (await page.request.get(address)).text()).toBe('%PDF-1.4 Yes.');
+  await expectAccessible(page);
+  await signInAs(page, 'Pell Arden');
+  expect((await page.request.get(address)).status()).toBe(403);
+});

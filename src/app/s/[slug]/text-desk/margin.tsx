@@ -77,8 +77,9 @@ export function DeskMargin({ place, words, findings, isUnchecked, rules }: DeskM
         <section>
           <h2 className="text-sm text-ink-2">Alt texts beside it</h2>
           <ul className="mt-1 font-serif text-sm">
-            {place.neighbours.map((text) => (
-              <li key={text}>{text}</li>
+            {place.neighbours.map((text, n) => (
+              // Neighbours may well say the same: that is what one wants to see here.
+              <li key={`${n} ${text}`}>{text}</li>
             ))}
           </ul>
         </section>
