@@ -104,6 +104,14 @@ test('a picture is turned, straightened, cropped and lit as the screen shows it,
     const { data } = canvas.getContext('2d')?.getImageData(0, 0, canvas.width, canvas.height) ?? { data: [] };
     return { width: canvas.width, height: canvas.height, data: [...data] };
   });
+  // A link asks first while steps are not kept.
+  await page
+    .getByRole('navigation', { name: 'Index' })
+    .getByRole('link', { name: /^Pictures/ })
+    .click();
+  await expect(page.getByRole('alertdialog', { name: 'The steps are not kept yet' })).toBeVisible();
+  await page.getByRole('button', { name: 'Stay here' }).click();
+  await expect(steps.getByText('brightness +25, warmth −20')).toBeVisible();
   await page.getByRole('button', { name: 'Keep it so' }).click();
   const line = lines(page).first();
   await expect(line.getByText(/, corrected/)).toBeVisible();

@@ -1,6 +1,6 @@
 'use client';
 
-import { useCallback, useEffect, useMemo, useState, useTransition } from 'react';
+import { useCallback, useMemo, useState, useTransition } from 'react';
 import type { Problem } from '@/core/problem';
 import { AS_IT_IS, changesNothing, withoutStruck, type Revision } from '@/core/revision/steps';
 import type { FocalPoint } from '@/core/swap/crop';
@@ -8,6 +8,7 @@ import type { PixelSize } from '@/core/swap/slot';
 import type { KeptRevision } from '@/server/work/revisions/keep-revision';
 import type { RevisedSubject } from '@/server/work/revisions/open-revision';
 import { Button } from '@/ui/button';
+import { LeaveGuard } from '@/ui/leave-guard';
 import { ProblemText } from '@/ui/problem-text';
 import { WayBack } from '@/ui/way-back';
 import { keep } from './actions';
@@ -54,7 +55,6 @@ export function PictureProof(props: PictureProofProps) {
   const { weight, problem: unweighed } = useWeight(slug, subject, revision);
   const [problem, setProblem] = useState<Problem | null>(null);
   const [isKeeping, start] = useTransition();
-  useWarning(canUndo && !isKeeping);
   const save = (as: KeptRevision['as']) => {
     setProblem(null);
     start(async () => {
@@ -64,6 +64,11 @@ export function PictureProof(props: PictureProofProps) {
   };
   return (
     <main className="grid min-h-[calc(100vh-46px)] grid-cols-[minmax(0,1fr)_372px] bg-sheet max-lg:grid-cols-1">
+      <LeaveGuard
+        isOn={canUndo && !isKeeping}
+        title="The steps are not kept yet"
+        text="What was done to this picture since it was opened would be gone. The picture itself stays as it is."
+      />
       <div className="flex min-w-0 flex-col">
         <div className="flex items-baseline gap-4 px-5 py-3">
           <div className="min-w-0 flex-1">
@@ -167,16 +172,6 @@ function Quiet({ isOff, onClick, children }: QuietProps) {
       {children}
     </button>
   );
-}
-
-/** Asks before the window is closed over steps that are not kept. */
-function useWarning(isOn: boolean): void {
-  useEffect(() => {
-    if (!isOn) return;
-    const warn = (event: BeforeUnloadEvent) => event.preventDefault();
-    window.addEventListener('beforeunload', warn);
-    return () => window.removeEventListener('beforeunload', warn);
-  }, [isOn]);
 }
 
 const UNSEEN: Problem = {

@@ -7,6 +7,7 @@ import type { DeskItem } from '@/app/_data/words/text-desk-item';
 import { mayBeDecoration } from '@/core/errata/alt-branch';
 import { Button } from '@/ui/button';
 import { count } from '@/ui/format';
+import { useCloseWarning } from '@/ui/leave-guard';
 import { ProblemText } from '@/ui/problem-text';
 import { altOfField, withAlt, withBlock, withOwn } from './desk-words';
 import { Key, Keys } from './keys';
@@ -48,7 +49,8 @@ export function TextDesk({ slug, entries: laidOut, first, of, back, rules }: Tex
     field?.setSelectionRange(field.value.length, field.value.length);
   }, [key, isThere]);
 
-  useWarning(isWaiting);
+  // What is on its way to the edition is not there yet.
+  useCloseWarning(isWaiting);
   const here = item?.places[place];
   const putDraft = (n: number) => {
     const draft = here?.drafts[n];
@@ -146,17 +148,6 @@ export function TextDesk({ slug, entries: laidOut, first, of, back, rules }: Tex
       />
     </main>
   );
-}
-
-/** Asks before the page is left while something is on its way to the edition. */
-function useWarning(isWaiting: boolean) {
-  useEffect(() => {
-    const warn = (event: BeforeUnloadEvent) => {
-      if (isWaiting) event.preventDefault();
-    };
-    window.addEventListener('beforeunload', warn);
-    return () => window.removeEventListener('beforeunload', warn);
-  }, [isWaiting]);
 }
 
 /** Tells that a picture has more kinds of places than are laid out. */
