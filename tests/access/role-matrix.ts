@@ -88,6 +88,8 @@ export const ROLE_MATRIX: readonly Row[] = [
   row(`${S}/surveys/actions.ts schedule`, RUN, 'scheduleSurveys'),
   row(`${S}/pages/[id]/actions.ts keepMeasures`, EDIT, 'saveSlots'),
   row(`${S}/rights/endings.ics/route.ts GET`, LOOK, 'currentActor'),
+  row(`${S}/rights/images.jsonld/route.ts GET`, EDIT, 'statementsOf'),
+  row(`${S}/rights/image-sitemap.xml/route.ts GET`, EDIT, 'sitemapOf'),
   row(`${S}/rights/records/route.ts GET`, RUN, 'exportRecords'),
   row(`${S}/image/[sha]/route.ts GET`, LOOK, 'currentActor'),
   row(`${S}/text-desk/item/route.ts GET`, LOOK, 'currentActor'),

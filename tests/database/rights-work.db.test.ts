@@ -25,6 +25,7 @@ import { gatherRights } from '@/server/work/rights/gather-rights';
 import { answerRights } from '@/server/work/rights/answer-rights';
 import { keepCreditForm } from '@/server/work/rights/keep-credit-form';
 import { importRecords, recordPicture } from '@/server/work/rights/keep-records';
+import { sitemapOf, statementsOf } from '@/server/work/rights/statements';
 import { gatherWords } from '@/server/work/words/gather-words';
 import { connected } from '../fixtures/connected';
 import { runJobs } from '../fixtures/run-jobs';
@@ -282,5 +283,36 @@ describe('the form of credits', () => {
     const refused = (deed: Promise<unknown>) => deed.then(() => null, (error: unknown) => problemOf(error).code); // prettier-ignore
     expect(await refused(keep('Foto: {author}'))).toBe('CREDIT_FORM_INPUT');
     expect(await refused(keepCreditForm(held.db, VIEWER, siteId, { form: 'short', pattern: '', always: false }))).toBe('NOT_ALLOWED'); // prettier-ignore
+  });
+});
+
+describe('what is given out for search engines', () => {
+  it('names whose it is of what may stand, and each page with its pictures', async () => {
+    const at = { id: siteId, liveUrl: 'https://credits.example/' };
+    const { '@graph': objects } = JSON.parse(await statementsOf(held.db, MAINTAINER, at)) as { '@graph': Record<string, unknown>[] }; // prettier-ignore
+    const of = (path: string) =>
+      objects.find(({ contentUrl }) => contentUrl === `https://credits.example/${path}`);
+    expect(of('img/river.jpg')).toEqual({
+      '@type': 'ImageObject',
+      contentUrl: 'https://credits.example/img/river.jpg',
+      creditText: 'The school',
+      copyrightNotice: '© The school',
+    });
+    // Its credit is missing: it may not stand so.
+    expect(of('img/hall.jpg')).toBeUndefined();
+    const sitemap = (await sitemapOf(held.db, MAINTAINER, at, 1)) ?? '';
+    expect(sitemap).toContain('<loc>https://credits.example/index.html</loc>');
+    expect(sitemap).toContain('<image:loc>https://credits.example/img/river.jpg</image:loc>');
+    expect(sitemap).not.toContain('hall');
+    expect(await sitemapOf(held.db, MAINTAINER, at, 2)).toBeNull();
+  });
+
+  it('is refused where nobody knows the address of the site, and to a viewer', async () => {
+    const codeOf = (deed: Promise<unknown>) => deed.then(() => 'done', (error: unknown) => problemOf(error).code); // prettier-ignore
+    const nowhere = { id: siteId, liveUrl: null };
+    expect(await codeOf(statementsOf(held.db, MAINTAINER, nowhere))).toBe('SITE_ADDRESS_UNKNOWN');
+    expect(await codeOf(sitemapOf(held.db, MAINTAINER, nowhere, 1))).toBe('SITE_ADDRESS_UNKNOWN');
+    expect(await codeOf(statementsOf(held.db, VIEWER, nowhere))).toBe('NOT_ALLOWED');
+    expect(await codeOf(sitemapOf(held.db, VIEWER, nowhere, 1))).toBe('NOT_ALLOWED');
   });
 });

@@ -79,6 +79,19 @@ export function RecordsForm({ slug, siteId, records, mayBringIn }: RecordsFormPr
       ) : (
         <p className="text-sm text-ink-2">The maintainer brings them in.</p>
       )}
+      {isAny && mayBringIn ? (
+        <p className="mt-2 text-sm">
+          For search engines:{' '}
+          <a href={`/s/${slug}/rights/images.jsonld`} className="font-semibold text-green">
+            what is recorded of each picture
+          </a>{' '}
+          (JSON-LD), and the{' '}
+          <a href={`/s/${slug}/rights/image-sitemap.xml`} className="font-semibold text-green">
+            image sitemap
+          </a>
+          .
+        </p>
+      ) : null}
     </section>
   );
 }
