@@ -1,9 +1,12 @@
 import 'server-only';
+import { wasReadWhole } from '../read-whole';
 import { database } from '@/server/db/database';
 import { readingOf } from '../pictures/picture-narrowing';
 
 /** How far the worker is with checking the pages of a site. */
 export interface CheckedSoFar {
+  /** Whether the site is being read for the first time: then nothing is known of it as a whole. */
+  readonly isReading: boolean;
   readonly pages: number;
   readonly checked: number;
   /** How many pictures it has looked at, of how many; `null` where they are all known. */
@@ -18,5 +21,6 @@ export async function checkedSoFar(siteId: number): Promise<CheckedSoFar> {
     [siteId, `pictures-${siteId}`],
   );
   const { pages = 0, checked = 0, is_looking: isLooking = false } = rows[0] ?? {};
-  return { pages, checked, looking: isLooking ? await readingOf(siteId) : null };
+  const isReading = !(await wasReadWhole(siteId));
+  return { isReading, pages, checked, looking: isLooking ? await readingOf(siteId) : null };
 }

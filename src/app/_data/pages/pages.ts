@@ -1,4 +1,5 @@
 import 'server-only';
+import { wasReadWhole } from '../read-whole';
 import { and, eq } from 'drizzle-orm';
 import { database } from '@/server/db/database';
 import { pages } from '@/server/db/schema/content';
@@ -29,6 +30,8 @@ export interface StripPicture {
 }
 
 export interface PageRow {
+  /** Whether all files of the site are known by now, as `wasReadWhole` tells. */
+  readonly isFiled: boolean;
   readonly id: number;
   readonly path: string;
   readonly title: string;
@@ -72,7 +75,7 @@ export async function listPages(siteId: number, asked: PageFilter) {
   // What is found is gone through once, for the counts and for the sheet.
   const { rows: answers } = await pool.query<{
     counts: Record<PageFilterName, number>;
-    listed: PageRow[] | null;
+    listed: Omit<PageRow, 'isFiled'>[] | null;
   }>(
     `with found as materialized (
        select p.id, p.site_id, p.path, p.title, p.section, p.modified_at, p.reach, p.places, p.missing, p.undescribed,
@@ -94,8 +97,10 @@ export async function listPages(siteId: number, asked: PageFilter) {
     [...values, (asked.sheet - 1) * PAGE_ROWS],
   );
   const counts = answers[0]?.counts;
-  const rows = (answers[0]?.listed ?? []).map((row) => ({
+  const isFiled = await wasReadWhole(siteId);
+  const rows: PageRow[] = (answers[0]?.listed ?? []).map((row) => ({
     ...row,
+    isFiled,
     modified_at: row.modified_at === null ? null : new Date(row.modified_at),
   }));
   const total = counts?.[asked.filter] ?? 0;

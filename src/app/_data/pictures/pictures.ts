@@ -1,4 +1,5 @@
 import 'server-only';
+import { wasReadWhole } from '../read-whole';
 import { and, asc, desc, eq, inArray, isNull, or } from 'drizzle-orm';
 import { database } from '@/server/db/database';
 import { files, placements } from '@/server/db/schema/content';
@@ -46,6 +47,8 @@ export interface PictureQuery {
 
 /** One picture, by the file that stands for all of its family; a file that can't be read stands for itself. */
 export interface PictureRow {
+  /** Whether all places of the site are known by now, as `wasReadWhole` tells. */
+  readonly isPlaced: boolean;
   readonly id: number;
   readonly picture_id: number | null;
   readonly path: string;
@@ -154,7 +157,7 @@ export async function listPictures(siteId: number, asked: PictureQuery) {
   // greatest of three numbers, since sorting each group would take longer than all the rest.
   const { rows: answers } = await database().pool.query<{
     counts: Record<PictureFilter, number>;
-    listed: PictureRow[] | null;
+    listed: Omit<PictureRow, 'isPlaced'>[] | null;
   }>(
     `with grouped as (
        select coalesce(f.picture_id, -f.id) as key, count(*)::int as files, sum(f.places)::int as places, sum(f.uses)::int as uses,
@@ -171,7 +174,8 @@ export async function listPictures(siteId: number, asked: PictureQuery) {
           join files m on m.id = found.id left join pictures p on p.id = found.picture_id order by ${ofFound}) l) as listed`,
     [...values, (asked.sheet - 1) * rowsASheet],
   );
-  const rows = answers[0]?.listed ?? [];
+  const isPlaced = await wasReadWhole(siteId);
+  const rows: PictureRow[] = (answers[0]?.listed ?? []).map((row) => ({ ...row, isPlaced }));
   const counts = answers[0]?.counts;
   const total = counts?.[asked.filter] ?? 0;
   const contexts =

@@ -2,7 +2,11 @@ import type { CheckedSoFar } from '@/app/_data/errata/checked-so-far';
 import { count } from '@/ui/format';
 
 /** What is done of a check, and what is still to come; nothing where all is done. */
-export function soFarText({ pages, checked, looking }: CheckedSoFar): string | null {
+export function soFarText({ isReading, pages, checked, looking }: CheckedSoFar): string | null {
+  if (isReading)
+    return pages === 0
+      ? null
+      : 'Not all of the site was read yet. Where its pictures stand, and what is wrong with them, is told once it was.';
   if (!looking && checked >= pages) return null;
   const done = `Checked ${checked.toLocaleString('en')} of ${count(pages, 'page')} so far: what is listed may still change.`;
   if (!looking) return done;

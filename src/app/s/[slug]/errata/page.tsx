@@ -124,6 +124,12 @@ function NothingHere({ filter, far }: { filter: ErrataFilter; far: CheckedSoFar 
         What you let stand with a reason is listed here, so that it can be looked at again.
       </Empty>
     );
+  if (far.isReading)
+    return (
+      <Empty head="The site was not read whole yet">
+        What is wrong appears here as soon as all of it was read.
+      </Empty>
+    );
   if (far.checked < far.pages)
     return (
       <Empty head={`Checked ${far.checked.toLocaleString('en')} of ${count(far.pages, 'page')} so far`}>

@@ -9,6 +9,7 @@ import {
   unusedFiles,
   type FileList,
 } from '@/app/_data/pages/files';
+import { wasReadWhole } from '@/app/_data/read-whole';
 import { hrefWith, listQuery, type SiteScreenProps } from '@/app/_data/query';
 import { siteBySlug } from '@/app/_data/site';
 import { Choices } from '@/ui/choices';
@@ -55,8 +56,16 @@ export default async function FilesPage({ params, searchParams }: SiteScreenProp
           hrefOf={(name) => hrefWith(root, { list: name === 'missing' ? null : name })}
         />
       </div>
-      <p className="border-b border-line-2 px-5 py-2 text-sm text-ink-2">{explained(list, counts)}</p>
-      <FileRows site={site} list={list} sheet={sheet} />
+      {(await wasReadWhole(site.id)) ? (
+        <>
+          <p className="border-b border-line-2 px-5 py-2 text-sm text-ink-2">{explained(list, counts)}</p>
+          <FileRows site={site} list={list} sheet={sheet} />
+        </>
+      ) : (
+        <Empty head="The site was not read whole yet">
+          What is missing, and what no page shows, can be told once all of it was read.
+        </Empty>
+      )}
       <Pager
         sheet={sheet}
         sheets={Math.max(1, Math.ceil(totals[list] / FILES_A_SHEET))}

@@ -12,11 +12,12 @@ interface PageLineProps {
 export function PageLine({ site, page }: PageLineProps) {
   const facts = [
     page.path,
-    count(page.placements, 'place'),
+    page.isFiled ? count(page.placements, 'place') : null,
     page.owner,
     page.modified_at ? dateText(page.modified_at) : null,
   ].filter(Boolean);
-  const hasMarks = page.pictures.some((picture) => markOf(picture) !== null);
+  const marks = page.pictures.map((picture) => markOf(picture, page.isFiled));
+  const hasMarks = marks.some((mark) => mark !== null);
   return (
     <li className="grid grid-cols-[minmax(0,1fr)_88px_minmax(0,548px)] items-center gap-5 border-b border-line-2 px-5 py-2.5 max-lg:grid-cols-1 max-lg:gap-2">
       <div className="min-w-0">
@@ -32,27 +33,38 @@ export function PageLine({ site, page }: PageLineProps) {
         </p>
       </div>
       <span className="text-right text-sm text-ink-2 max-lg:text-left">
-        {reachText(page.reach, site.reachFrom !== null)}
+        {page.isFiled ? reachText(page.reach, site.reachFrom !== null) : null}
       </span>
       <div className="flex gap-1.5 overflow-hidden">
         {page.pictures.map((picture, i) => (
-          <StripItem key={i} slug={site.slug} picture={picture} hasMarks={hasMarks} />
+          <StripItem key={i} slug={site.slug} picture={picture} mark={marks[i] ?? null} hasMarks={hasMarks} />
         ))}
       </div>
     </li>
   );
 }
 
-function StripItem({ slug, picture, hasMarks }: { slug: string; picture: StripPicture; hasMarks: boolean }) {
-  const mark = markOf(picture);
+interface StripItemProps {
+  slug: string;
+  picture: StripPicture;
+  mark: string | null;
+  /** Whether any of the strip has one: then all leave room for it. */
+  hasMarks: boolean;
+}
+
+function StripItem({ slug, picture, mark, hasMarks }: StripItemProps) {
   return (
     <span className="shrink-0">
-      <Mat
-        src={picture.sha256 ? `/s/${slug}/image/${picture.sha256}` : null}
-        alt={picture.sha256 ? '' : 'missing'}
-        width={62}
-        height={48}
-      />
+      {picture.sha256 || mark === 'missing' ? (
+        <Mat
+          src={picture.sha256 ? `/s/${slug}/image/${picture.sha256}` : null}
+          alt={picture.sha256 ? '' : 'missing'}
+          width={62}
+          height={48}
+        />
+      ) : (
+        <span className="block h-12 w-[62px] bg-mat" title="not read yet" />
+      )}
       {hasMarks ? (
         <span
           className={`block h-[18px] w-[62px] truncate text-center text-sm ${mark ? 'border-t-2 border-must text-must' : 'border-t border-transparent'}`}
@@ -64,7 +76,8 @@ function StripItem({ slug, picture, hasMarks }: { slug: string; picture: StripPi
   );
 }
 
-function markOf({ sha256, is_undescribed: isUndescribed }: StripPicture): string | null {
-  if (sha256 === null) return 'missing';
+function markOf({ sha256, is_undescribed: isUndescribed }: StripPicture, isFiled: boolean): string | null {
+  // Until all files were read it may only not have come yet.
+  if (sha256 === null && isFiled) return 'missing';
   return isUndescribed ? 'no alt' : null;
 }

@@ -13,13 +13,13 @@ interface ContactSheetProps {
 
 /** The worst that holds of a picture, in two words; `null` where nothing does. */
 function mark(row: PictureRow): { readonly text: string; readonly look: string } | null {
-  if (row.sha256 === null) return { text: 'missing', look: 'text-must' };
+  if (row.sha256 === null && row.isPlaced) return { text: 'missing', look: 'text-must' };
   if (row.problem) return { text: 'can’t be read', look: 'text-must' };
   if (row.is_placeholder && row.places > 0) return { text: 'leftover', look: 'text-must' };
   if (row.undescribed > 0) return { text: 'no alt text', look: 'text-must' };
   if (row.changed && row.places > 0) return { text: 'changed since', look: 'text-should' };
   if (row.overdue > 1 && row.places > 0) return { text: 'past its time', look: 'text-should' };
-  return row.places === 0 ? { text: 'on no page', look: 'text-note' } : null;
+  return row.places === 0 && row.isPlaced ? { text: 'on no page', look: 'text-note' } : null;
 }
 
 /** Many pictures at once, whole and large enough to be told apart. */

@@ -26,7 +26,7 @@ export function PictureNotes({ slug, row, mayTeach }: PictureNotesProps) {
   const places = row.places === 1 ? 'Swap it' : `Swap all ${row.places.toLocaleString('en')}`;
   return (
     <>
-      {row.sha256 === null ? (
+      {row.sha256 === null && row.isPlaced ? (
         <Note degree="must" head="the file is missing">
           {count(row.places, 'place')} ask for it and show a gap. {swap('Choose another picture')}
         </Note>
@@ -54,7 +54,7 @@ export function PictureNotes({ slug, row, mayTeach }: PictureNotesProps) {
           A screen reader can only spell the file’s name there.
         </Note>
       ) : null}
-      {row.places === 0 && row.sha256 ? (
+      {row.places === 0 && row.sha256 && row.isPlaced ? (
         <Note degree="note" head="on no page">
           No page or style sheet shows it.
         </Note>

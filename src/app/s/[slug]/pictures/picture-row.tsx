@@ -63,7 +63,11 @@ export function PictureRow({ slug, isCounted, row, placements, mayTeach }: Pictu
                 {row.files > 1 ? ` · ${row.files} files` : ''}
               </p>
               <p className="line-clamp-2 text-sm text-ink-2">
-                {row.places > 0 ? `${pages}${more}` : 'on no page'}
+                {row.places > 0
+                  ? `${pages}${more}`
+                  : row.isPlaced
+                    ? 'on no page'
+                    : 'its places are being counted'}
               </p>
             </div>
             <div className="max-sm:hidden">
