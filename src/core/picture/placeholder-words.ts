@@ -7,6 +7,10 @@
 export const SAMPLE_NAMES =
   /(?:^|[^\p{L}])(?:placeholder|place-holder|(?:sample|dummy|blank)(?=[\W_]*(?:$|\d{1,2}(?!\d)|\d{2,4}x\d{2,4}|\.|images?(?!\p{L})|img|photos?(?!\p{L})|pics?(?!\p{L})|pictures?(?!\p{L})|text|logo|banner|slide|thumb))|lorem|stock[\s_-]?photo|no[\s_-]?image|no[\s_-]?photo|no[\s_-]?picture|(?:image|photo|picture)[\s_-]?(?:is[\s_-])?(?:not[\s_-]?available|unavailable|(?:is[\s_-])?coming[\s_-]?soon)|image[\s_-]?missing|coming-?soon|default[\s_-]?(?:image|photo|picture)|example[\s_-]?(?:image|photo|picture)|template-?(?:image|photo)|your-?(?:image|photo|logo)|spacer|untitled-?image|avatar|(?:your|ihr|votre|su|tu)[_-]?(?:image|photo|logo|bild|foto)|(?:demo|exemple|ejemplo|beispiel|muster|sample|dummy|blank|avatar|default)[\s_-]?\d{1,2}(?!\d)|unbekannt(?:e|er)?|unknown|inconnue?|desconocid[oa]|dem(?:n[äa]|nae)chst|bient[oô]t|pr[óo]ximamente|bild[\s_-]?fehlt|foto[\s_-]?(?:folgt|fehlt)|photo[\s_-]?to[\s_-]?follow|platzhalter|beispielbild|musterbild|symbolbild|kein[\s_-]?(?:bild|foto)(?:[\s_-]?(?:vorhanden|verf[üu]gbar))?|bild[\s_-]?(?:folgt|fehlt)|(?:image|photo)[\s_-]?d[’'\s_-]?exemple|exemple[\s_-]?image|(?:image|photo)[\s_-]?(?:non|indisponible|à venir|a venir)(?:[\s_-]?disponible)?|pas d[’']image|image-?par-?d[ée]faut|imagen?[\s_-]?de[\s_-]?(?:ejemplo|muestra)|imagen[\s_-]?no[\s_-]?disponible|sin[\s_-]?imagen|marcador)(?:$|[^\p{L}])/iu;
 
+/** Those of them that nobody gives to a picture of their own. */
+export const SURE_NAMES =
+  /(?:^|[^\p{L}])(?:placeholder|place-holder|platzhalter(?:bild)?|marcador|lorem|no[\s_-]?(?:image|photo|picture)|kein[\s_-]?(?:bild|foto)|sin[\s_-]?imagen|coming[\s_-]?soon|default[\s_-]?(?:image|photo|picture)|(?:dummy|sample)[\s_-]?(?:image|photo|pic|picture|img)|(?:your|ihr|votre|tu)[\s_-]?(?:image|photo|logo|bild|foto)|stock[\s_-]?photo|bild[\s_-]?(?:folgt|fehlt)|foto[\s_-]?(?:folgt|fehlt)|image-?par-?d[ée]faut|imagen?[\s_-]?de[\s_-]?(?:ejemplo|muestra))(?:$|[^\p{L}])/iu;
+
 /** Names that say no more than that there is a picture, with a number. */
 export const BARE_NAMES =
   /^(?:image|img|picture|pic|photo|slide|banner|bild|foto|imagen)[\s_-]?\d{0,3}\.\w+$/iu;

@@ -10,6 +10,7 @@ import {
   PROMPT_IN_PICTURE,
   SAMPLE_NAMES,
   SAMPLE_TEXT,
+  SURE_NAMES,
   SIZE_IN_PICTURE,
   SPEAKS_OF_SIGN,
   UNFILLED_BEGINNING,
@@ -112,7 +113,8 @@ const distinct = (texts: readonly (string | null)[]): string[] => [
 function named({ paths, widthPx, heightPx, places, numberedBeside }: PlaceholderSources, clue: Clue): void {
   const names = paths.map((path) => path.slice(path.lastIndexOf('/') + 1));
   const name = names.find((one) => SAMPLE_NAMES.test(inWords(one)));
-  if (name) clue(3.2, `Its name says so: “${name}”.`);
+  // Nobody who put a picture of their own in calls it a placeholder; “sample” and “unknown” may be what it shows.
+  if (name) clue(SURE_NAMES.test(inWords(name)) ? 5.4 : 3.2, `Its name says so: “${name}”.`);
   // Within a sentence a sample is a thing: a jar with the honey sample.
   const alt = distinct(places.map((place) => place.alt)).find(
     (one) => SAMPLE_NAMES.test(one) && one.trim().split(/\s+/u).length <= NAMES_WORDS,
@@ -214,7 +216,7 @@ const SIGN_WEIGHT: Readonly<Record<DrawnSign, readonly [weight: number, text: st
   'mountains and sun': [4.8, 'It is the sign for “a picture”: mountains and a sun.'],
   'outline of a person': [4.8, 'It is the outline of a person.'],
   'play triangle': [4.8, 'It is a play triangle on a bare ground.'],
-  'large letters': [3.6, 'It is a letter or two on a bare ground.'],
+  'large letters': [3.9, 'It is a letter or two on a bare ground.'],
   'sign of a broken picture': [4.8, 'It is what a browser draws for a missing picture.'],
 };
 
