@@ -7,6 +7,7 @@ import { unknownLots } from '@/app/_data/rights/many';
 import { problemOf } from '@/server/problem-error';
 import { importRecords, recordPicture } from '@/server/work/rights/keep-records';
 import { picturesMeant, type PicturesMeant } from '@/server/work/rights/pictures-meant';
+import { saveSection } from '@/server/work/sections/keep-sections';
 import { putRecordsBack, recordMany } from '@/server/work/rights/record-many';
 import { connected } from '../fixtures/connected';
 import { dyingAt } from '../fixtures/held-back';
@@ -26,13 +27,16 @@ const picture = async (svg: string, artist?: string) => {
 
 beforeEach(async () => {
   const folder = join(held.folder, `many-${++round}`);
+  const hall = await picture(facade(3, 'red'), 'Ann Lee');
   await writeFiles(folder, {
-    'old/hall.jpg': await picture(facade(3, 'red'), 'Ann Lee'),
+    'old/hall.jpg': hall,
+    'small/hall.jpg': await sharp(hall).resize(240).jpeg().toBuffer(),
     'old/river.jpg': await picture(river(4), 'Ann Lee'),
     'new/choir.jpg': await picture(stage(11)),
     'index.html':
       '<title>Home</title><img src="old/hall.jpg" alt="Hall"><img src="old/river.jpg" alt="River">',
-    'choirs/index.html': '<title>Choirs</title><img src="../new/choir.jpg" alt="Choir">',
+    'choirs/index.html':
+      '<title>Choirs</title><img src="../new/choir.jpg" alt="Choir"><img src="../small/hall.jpg" alt="Hall">',
   });
   siteId = await connected(held.db, `Many ${round}`, folder);
 });
@@ -42,6 +46,7 @@ const query = async <T extends object>(text: string): Promise<T[]> =>
 const bodies = () => query<{ for_file: string | null; body: Record<string, unknown> }>('select for_file, body from rights_records where site_id = $1 order by for_file'); // prettier-ignore
 const sourceUnknown = async () => (await query<{ file_path: string }>(`select distinct file_path from rights_answers where site_id = $1 and because ? 'source-unknown' order by 1`)).map((row) => row.file_path); // prettier-ignore
 const meantPaths = async (meant: PicturesMeant) => (await picturesMeant(held.db, siteId, meant)).map(({ path }) => path).sort(); // prettier-ignore
+const ALL = ['new/choir.jpg', 'old/hall.jpg', 'old/river.jpg', 'small/hall.jpg'];
 const refusal = async (deed: Promise<unknown>) =>
   deed.then(
     () => 'done',
@@ -56,11 +61,10 @@ describe('who is meant', () => {
     expect(await meantPaths({ folder: 'ol' })).toEqual([]);
     expect(await meantPaths({ maker: 'Ann Lee' })).toEqual(['old/hall.jpg', 'old/river.jpg']);
     await held.db.pool.query(`insert into "user" (id, name, email) values ('o', 'Orla Finch', 'o@example.org') on conflict do nothing`); // prettier-ignore
-    await query(
-      `insert into sections (site_id, name, pattern, owner_id) values ($1, 'Choirs', 'choirs', 'o')`,
-    );
-    await query(`update pages set section = 'Choirs' where site_id = $1 and path like 'choirs/%'`);
-    expect(await meantPaths({ owner: 'o' })).toEqual(['new/choir.jpg']);
+    const section = { name: 'All that sings', pattern: 'choirs', ownerId: 'o' };
+    await saveSection(held.db, MAINTAINER, siteId, section);
+    // The small copy of the hall on that page is told by the file that stands for it.
+    expect(await meantPaths({ owner: 'o' })).toEqual(['new/choir.jpg', 'old/hall.jpg']);
   });
 });
 
@@ -70,7 +74,7 @@ describe('one record for many', () => {
     const bytes = new TextEncoder().encode('{"record":"site","host":"ferndrake.example"}');
     await importRecords(held.db, MAINTAINER, siteId, { name: 'r.jsonl', bytes, isInstead: false });
     await runJobs(held.db);
-    expect(await sourceUnknown()).toEqual(['new/choir.jpg', 'old/hall.jpg', 'old/river.jpg']);
+    expect(await sourceUnknown()).toEqual(ALL);
     expect((await unknownLots(siteId)).folders).toEqual([{ name: 'old', pictures: 2 }]);
     expect((await unknownLots(siteId)).makers).toEqual([{ name: 'Ann Lee', pictures: 2 }]);
     const { pictures, before } = await recordMany(held.db, OWNER, siteId, { ...NOTHING, meant: { folder: 'old' }, source: 'the attic', licence: 'own-work' }); // prettier-ignore
@@ -81,7 +85,7 @@ describe('one record for many', () => {
     await putRecordsBack(held.db, OWNER, siteId, before);
     await runJobs(held.db);
     expect((await bodies()).map((row) => row.for_file)).toEqual([null]);
-    expect(await sourceUnknown()).toEqual(['new/choir.jpg', 'old/hall.jpg', 'old/river.jpg']);
+    expect(await sourceUnknown()).toEqual(ALL);
   });
 
   it('leaves what was said of each where a field is empty, and puts exactly that back', async () => {
@@ -111,5 +115,15 @@ describe('one record for many', () => {
     expect(await many({ holder: 'X' }, VIEWER)).toBe('NOT_ALLOWED');
     expect(await refusal(putRecordsBack(held.db, VIEWER, siteId, []))).toBe('NOT_ALLOWED');
     expect(await bodies()).toEqual([]);
+  });
+
+  it('puts back records of those pictures, and of nothing else', async () => {
+    const back = (of: string, body: object) => refusal(putRecordsBack(held.db, OWNER, siteId, [{ of, body: body as never }])); // prettier-ignore
+    expect(await back('old/hall.jpg', { record: 'person', id: 'p1', files: ['old/hall.jpg'] })).toBe('RIGHTS_INPUT'); // prettier-ignore
+    expect(await back('old/hall.jpg', { record: 'licence', id: 'own:all', files: ['old/hall.jpg'] })).toBe('RIGHTS_INPUT'); // prettier-ignore
+    expect(await back('old/hall.jpg', { record: 'picture', files: ['**'] })).toBe('RIGHTS_INPUT');
+    expect(await back('old/hall.jpg', { record: 'picture', files: ['old/hall.jpg', '**'] })).toBe('RIGHTS_INPUT'); // prettier-ignore
+    expect(await bodies()).toEqual([]);
+    expect(await back('old/hall.jpg', { record: 'picture', files: ['old/hall.jpg'], holder: 'X' })).toBe('done'); // prettier-ignore
   });
 });

@@ -10,7 +10,7 @@ export type PicturesMeant =
   | { readonly owner: string };
 
 /** More are not chosen by hand, and a form that says one thing of them all is not for them. */
-const MOST_MEANT = 5000;
+export const MOST_MEANT = 5000;
 
 export const MEANT = Joi.alternatives(
   Joi.object({ pictures: Joi.array().items(Joi.number().integer()).min(1).max(MOST_MEANT).required() }),
@@ -27,31 +27,32 @@ export interface PictureMeant {
   readonly sha256: string;
 }
 
-const MASTER = `select distinct on (p.id) p.id, f.id as "fileId", f.path, f.sha256
-  from pictures p join files f on f.site_id = p.site_id and f.picture_id = p.id and f.gone_in is null and f.sha256 is not null
-  where p.site_id = $1 and`;
-const FIRST = `order by p.id, f.is_master desc, f.id limit ${MOST_MEANT}`;
+/** SQL: which files are meant, of the files `f` of the site `$1`, by the value `$2`. */
+const WHICH = {
+  pictures: 'f.picture_id = any($2::int[])',
+  folder: 'starts_with(f.path, $2)',
+  maker: `f.sha256 in (select sha256 from looks where metadata ->> 'creator' = $2)`,
+  owner: `f.path in (
+    select x.file_path from placements x
+    join pages g on g.site_id = x.site_id and g.path = x.page_path and g.gone_in is null
+    join sections s on s.site_id = g.site_id and s.pattern = g.section and s.owner_id = $2
+    where x.site_id = $1 and x.until_survey is null)`,
+} as const;
 
-/** Each picture that is meant, by the file that stands for it; those of no site are left out. */
+/** Each picture of which a file is meant, by the file that stands for it; those of no site are left out. */
 export async function picturesMeant(
   { pool }: Pick<Database, 'pool'>,
   siteId: number,
   meant: PicturesMeant,
 ): Promise<PictureMeant[]> {
-  const [which, value]: readonly [string, unknown] =
-    'pictures' in meant
-      ? ['p.id = any($2::int[])', meant.pictures]
-      : 'folder' in meant
-        ? ['starts_with(f.path, $2)', inFolder(meant.folder)]
-        : 'maker' in meant
-          ? [`f.sha256 in (select sha256 from looks where metadata ->> 'creator' = $2)`, meant.maker]
-          : [
-              `exists (select 1 from placements x join pages g on g.site_id = x.site_id and g.path = x.page_path and g.gone_in is null
-               join sections s on s.site_id = g.site_id and s.name = g.section and s.owner_id = $2
-               where x.site_id = p.site_id and x.file_path = f.path and x.until_survey is null)`,
-              meant.owner,
-            ];
-  const { rows } = await pool.query<PictureMeant>(`${MASTER} ${which} ${FIRST}`, [siteId, value]);
+  const [[kind, said]] = Object.entries(meant) as [[keyof typeof WHICH, unknown]];
+  const { rows } = await pool.query<PictureMeant>(
+    `select distinct on (m.picture_id) m.picture_id as id, m.id as "fileId", m.path, m.sha256 from files m
+     where m.site_id = $1 and m.gone_in is null and m.sha256 is not null and m.picture_id in (
+       select f.picture_id from files f where f.site_id = $1 and f.gone_in is null and ${WHICH[kind]})
+     order by m.picture_id, m.is_master desc, m.id limit ${MOST_MEANT + 1}`,
+    [siteId, kind === 'folder' ? inFolder(String(said)) : said],
+  );
   return rows;
 }
 

@@ -12,7 +12,7 @@ import { checkedRecord } from '../../reading/read-records';
 import { logEvent } from '../log-event';
 import { askAnew } from './ask-anew';
 import { PICTURE_FIELDS, refusedRecord, type PictureSaid } from './keep-records';
-import { inFolder, MEANT, picturesMeant, type PicturesMeant } from './pictures-meant';
+import { inFolder, MEANT, MOST_MEANT, picturesMeant, type PicturesMeant } from './pictures-meant';
 
 /** What is said of them; a field that is empty stays as it was said of each. */
 export interface ManySaid extends Omit<PictureSaid, 'file'> {
@@ -34,9 +34,20 @@ const BEFORE = Joi.object<{ before: readonly RecordBefore[] }>({
     .items(
       Joi.object({
         of: Joi.string().max(2000).required(),
-        body: Joi.object().unknown().allow(null).required(),
+        // Of that file or folder, and of pictures alone: releases and licences are not written in this way.
+        body: Joi.object({
+          record: Joi.valid('picture').required(),
+          files: Joi.array()
+            .items(Joi.valid(Joi.ref('....of')))
+            .length(1)
+            .required(),
+        })
+          .unknown()
+          .allow(null)
+          .required(),
       }),
     )
+    .max(MOST_MEANT)
     .required(),
 });
 
@@ -47,7 +58,7 @@ const REFUSAL = { code: 'RIGHTS_INPUT', what: 'The record was not kept.' };
  * the others one for each picture.
  *
  * @returns how many pictures it is about, and what was recorded before, to be put back
- * @throws ProblemError `RIGHTS_INPUT`, `RIGHTS_NOBODY` where no picture is meant
+ * @throws ProblemError `RIGHTS_INPUT`, `RIGHTS_NOBODY` where no picture is meant, `RIGHTS_TOO_MANY`
  */
 export async function recordMany(
   db: Database,
@@ -68,6 +79,13 @@ export async function recordMany(
         why: 'No picture of the site is meant by it.',
         remedy: 'Choose pictures in their list, or a folder that has some.',
       });
+    if (pictures.length > MOST_MEANT && !('folder' in meant))
+      throw new ProblemError({
+        code: 'RIGHTS_TOO_MANY',
+        what: 'Nothing was recorded.',
+        why: `More than ${MOST_MEANT.toLocaleString('en')} pictures are meant.`,
+        remedy: 'Record it of their folder: that is one record for all of them.',
+      });
     const about = 'folder' in meant ? [`${inFolder(meant.folder)}**`] : pictures.map(({ path }) => path);
     const known = await bodiesOf(tx, siteId, about);
     const bodies = about.map((of) => ({
@@ -83,7 +101,7 @@ export async function recordMany(
   });
 }
 
-/** Puts back what was recorded before. */
+/** Puts back what was recorded before. @throws ProblemError `RIGHTS_INPUT` where it is no record of those pictures */
 export async function putRecordsBack(
   db: Database,
   actor: Actor,

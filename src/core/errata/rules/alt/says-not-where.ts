@@ -13,7 +13,7 @@ const MOST_WORDS_OF_LOOK = 4;
 const SMALL_PX = 64;
 /** “To the large map” names a place to go to, whatever is drawn. */
 const LEADS_TO =
-  /^(?:(?:back |on |go )?to|zum?|zur|weiter|zurück|vers|aller|retour|ir|volver|hacia|al?)\s+(?:\p{L}+\s*){1,4}$/iu;
+  /^(?:(?:back |on |go )?to|zum?|zur|weiter|zurück|vers|aller|retour|ir|volver|hacia|al|a (?:la|los|las))\s+(?:\p{L}+\s*){1,4}$/iu;
 
 export const saysNotWhere: Rule = {
   id: 'alt/says-not-where',
@@ -53,6 +53,10 @@ export const saysNotWhere: Rule = {
     { html: '<a href="cross-large.jpg"><img src="cross.jpg" alt="Cross"></a>', evidence: null },
     { html: '<a href="statutes.pdf"><img src="s.png" alt="Statutes (PDF, 6 pages)"></a>', evidence: null },
     { html: '<a href="https://penrose.example/"><img src="p.png" alt="Penrose Bakers"></a>', evidence: null },
+    {
+      html: '<a href="teachers.html"><img src="f.png" alt="A feather"></a>',
+      evidence: 'The alt text is “A feather”, and the link leads to “teachers.html”.',
+    },
     { html: '<a href="tel:+441"><img src="t.png" alt="Telephone"></a>', evidence: null },
     { html: '<a href="tickets.html"><img src="t.png" alt="Book tickets"></a>', evidence: null },
     { html: '<a href="map.html"><img src="m.png" alt="To the large map"></a>', evidence: null },
