@@ -4,6 +4,7 @@ import { useRouter } from 'next/navigation';
 import { AlertDialog } from 'radix-ui';
 import { useEffect, useState } from 'react';
 import { buttonClass } from './button';
+import { QuestionBox } from './question-box';
 
 /** Asks before the window is closed, or loaded anew, while something in it is not kept. */
 export function useCloseWarning(isOn: boolean): void {
@@ -42,19 +43,18 @@ export function LeaveGuard({ isOn, title, text }: LeaveGuardProps) {
   }, [isOn]);
   return (
     <AlertDialog.Root open={to !== null} onOpenChange={(isOpen) => (isOpen ? undefined : setTo(null))}>
-      <AlertDialog.Portal>
-        <AlertDialog.Overlay className="fixed inset-0 z-20 bg-black/40" />
-        <AlertDialog.Content className="fixed top-1/3 left-1/2 z-30 w-[440px] max-w-[90vw] -translate-x-1/2 -translate-y-1/3 border border-line bg-sheet p-6 shadow-lg">
-          <AlertDialog.Title className="text-xl font-semibold">{title}</AlertDialog.Title>
-          <AlertDialog.Description className="mt-2 text-ink-2">{text}</AlertDialog.Description>
-          <div className="mt-5 flex justify-end gap-3">
+      <QuestionBox
+        title={title}
+        text={text}
+        answers={
+          <>
             <AlertDialog.Cancel className={buttonClass('main')}>Stay here</AlertDialog.Cancel>
             <AlertDialog.Action className={buttonClass('quiet')} onClick={() => router.push(to ?? '/')}>
               Leave without them
             </AlertDialog.Action>
-          </div>
-        </AlertDialog.Content>
-      </AlertDialog.Portal>
+          </>
+        }
+      />
     </AlertDialog.Root>
   );
 }
