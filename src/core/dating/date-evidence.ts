@@ -61,8 +61,8 @@ export interface DateSources {
   readonly captions?: readonly string[];
   readonly altTexts?: readonly string[];
   readonly headings?: readonly string[];
-  /** What its rows and cards say, each with the day that stands nearest to it, where there is one. */
-  readonly entries?: readonly { readonly text: string; readonly day: Day | null }[];
+  /** What its rows and cards say, with the alt text there, and the day that stands nearest, where there is one. */
+  readonly entries?: readonly { readonly text: string; readonly alt?: string; readonly day: Day | null }[];
   /** Titles and addresses of the pages that show it. */
   readonly pages?: readonly { readonly path: string; readonly title: string }[];
   /** When the file was last written, ms since 1970: it was taken before. */
@@ -90,6 +90,7 @@ const BY_PRECISION: Readonly<Record<Precision, number>> = {
   day: 1.2,
   month: 1.1,
   season: 1,
+  decade: 0.85,
   'school-year': 1,
   year: 0.85,
 };
@@ -143,10 +144,7 @@ export function gatherEvidence(sources: DateSources, rules: DatingRules): DateEv
     ...words('caption', sources.captions ?? [], rules),
     ...words('alt text', sources.altTexts ?? [], rules),
     ...words('heading', sources.headings ?? [], rules),
-    ...(sources.entries ?? []).flatMap(({ text, day }) => [
-      ...words('caption', [text], rules),
-      ...(day === null ? [] : mentioned('caption', relativeTimes(text, day))),
-    ]),
+    ...(sources.entries ?? []).flatMap((entry) => ofEntry(entry, rules)),
     ...bounds(
       [
         ...(sources.captions ?? []),
@@ -226,17 +224,41 @@ const SHORT_DAY = 2;
 
 /** A year before there were digital pictures, at the end of a name: somebody named a print. Sizes end so as well. */
 function oldYear(name: string): DateEvidence[] {
-  const [, year] = /[-_ ]((?:18[4-9]|19[0-8])\d)\.\w+$/u.exec(name) ?? [];
+  const [, year] =
+    /(?:^|(?<!(?:^|[-_ ])(?:no|nr|lot|plot|inv|art|ref|raum|room|haus))[-_ ])((?:18[4-9]|19[0-8])\d)\.\w+$/iu.exec(
+      name,
+    ) ?? [];
   return year ? [{ origin: 'file name', ...yearSpan(Number(year)), text: year, weight: OLD_YEAR }] : [];
 }
 const OLD_YEAR = 1;
 
-/** When something was put up is no time of taking: content systems make a folder for each month. */
+/** When something was put up is no time of taking: content systems make a folder for each year and month. */
 const withoutUploads = (folder: string): string =>
-  folder.replace(
-    /(?:^|\/)(?:uploads?|media|files?|dateien|fileadmin|medias?|archivos|fichiers)\/(?:\d{4}(?:\/\d{2})?)(?=\/|$)/iu,
-    '/',
+  folder
+    .replace(
+      /(?:^|\/)(?:uploads?|files?|media|dateien|fileadmin|medias?|archivos|fichiers)\/\d{4}(?=\/|$)/iu,
+      '/',
+    )
+    .replace(/(?:^|\/)\d{4}\/\d{2}(?=\/|$)/u, '/');
+
+/**
+ * What an entry says of the time. Where it counts from its own day (“last spring”), that day is of the telling and not of
+ * the picture.
+ */
+function ofEntry(
+  { text, alt = '', day }: NonNullable<DateSources['entries']>[number],
+  rules: DatingRules,
+): DateEvidence[] {
+  const counted = day === null ? [] : relativeTimes(`${text} ${alt}`, day);
+  const isElsewhen = counted.some(
+    ({ from, until }) => day !== null && !(from !== null && until !== null && from <= day && until >= day),
   );
+  const own = mentionsInWords(text, rules).filter(
+    ({ from, until }) =>
+      !(isElsewhen && day !== null && from !== null && until !== null && from <= day && until >= day),
+  );
+  return [...mentioned('caption', own), ...mentioned('caption', counted)];
+}
 
 /** “Before the works of 2012”. */
 function bounds(texts: readonly string[], rules: DatingRules): DateEvidence[] {

@@ -3,7 +3,7 @@ import { dayOf, monthSpan, schoolYearSpan, yearSpan, type DaySpan } from './day'
 import { MONTH_PATTERN, monthOf, NOT_THE_TIME, SEASONS } from './month-names';
 
 /** How exactly a mention tells the time. */
-export type Precision = 'day' | 'month' | 'season' | 'year' | 'school-year';
+export type Precision = 'day' | 'month' | 'season' | 'year' | 'school-year' | 'decade';
 
 export interface DateMention extends DaySpan {
   readonly precision: Precision;
@@ -47,6 +47,31 @@ const aMonth = (year: number, month: number, rules: MentionRules) =>
 const aYear = (year: number, rules: MentionRules, first = FIRST_YEAR) =>
   isYear(year, rules, first) ? { ...yearSpan(year), precision: 'year' as const } : null;
 
+/** Decades of the last century by their words; of this one nobody speaks so yet. */
+const DECADES: ReadonlyMap<string, number> = new Map(
+  (
+    [
+      ['twenties zwanziger vingt veinte', 20],
+      ['thirties dreißiger dreissiger trente treinta', 30],
+      ['forties vierziger quarante cuarenta', 40],
+      ['fifties fünfziger cinquante cincuenta', 50],
+      ['sixties sechziger soixante sesenta', 60],
+      ['seventies siebziger soixante-dix setenta', 70],
+      ['eighties achtziger quatre-vingt ochenta', 80],
+      ['nineties neunziger quatre-vingt-dix noventa', 90],
+    ] as const
+  ).flatMap(([words, decade]) => words.split(' ').map((one) => [one, decade] as const)),
+);
+const DECADE_WORDS = [...DECADES.keys()].sort((a, b) => b.length - a.length).join('|');
+
+const aDecade = (text: string, rules: MentionRules) => {
+  const two = DECADES.get(text.toLowerCase()) ?? Number(text);
+  const year = two < 100 ? (two <= 10 ? 2000 : 1900) + two : two;
+  return isYear(year, rules, FIRST_YEAR)
+    ? { from: yearSpan(year).from, until: yearSpan(year + 9).until, precision: 'decade' as const }
+    : null;
+};
+
 const aSchoolYear = (text: string, second: string, rules: MentionRules) => {
   const year = Number(text);
   const isNext = second.length === 2 ? Number(second) === (year + 1) % 100 : Number(second) === year + 1;
@@ -63,20 +88,97 @@ const aSeason = (word: string, year: number, rules: MentionRules, first: number)
   return { from: monthSpan(year, from).from, until: end.until, precision: 'season' as const };
 };
 
+/** From one day to another of the same month or of the next ones; both are named, and only the last with its year. */
+const someDays = (
+  first: { month: number; date: number },
+  last: { month: number; date: number },
+  year: number,
+  rules: MentionRules,
+) => {
+  const from = dayOf(first.month > last.month ? year - 1 : year, first.month, first.date);
+  const until = dayOf(year, last.month, last.date);
+  if (from === null || until === null || from > until || until - from > MOST_DAYS) return null;
+  return isYear(year, rules, FIRST_YEAR) ? { from, until, precision: 'day' as const } : null;
+};
+/** Journeys and weeks last so long, not what is built “from May to December”. */
+const MOST_DAYS = 62;
+
+/** A day in figures whose order nobody can tell: from the earlier to the later of the days that it may be. */
+const eitherOrder = (a: number, b: number, year: number, rules: MentionRules) => {
+  const days = [oneDay(year, b, a, rules), oneDay(year, a, b, rules)].flatMap((one) =>
+    one ? [one.from] : [],
+  );
+  if (days.length === 0) return null;
+  const [from, until] = [Math.min(...days), Math.max(...days)];
+  return { from, until, precision: from === until ? ('day' as const) : ('season' as const) };
+};
+
 const word = (match: RegExpMatchArray, group: number) => match[group] ?? '';
 const num = (match: RegExpMatchArray, group: number) => Number(match[group]);
 const fullYear = (year: number) => (year < 100 ? 2000 + year : year);
+
+/** “The 1920 concert” is of a year; “the 1920s”, “les années 1920” and “los años 20” are of ten. */
+const isDecadeWritten = (text: string): boolean =>
+  /(?:s|[- ]jahren?)$/iu.test(text) || /ann[ée]es|años/iu.test(text);
 
 const SEASON_PATTERN = [...SEASONS.keys()].join('|');
 /** A year of two digits, as in `June ’22`. */
 const SHORT_YEAR = "[’']\\s?(\\d{2})(?!\\d)";
 
+const ORDINAL = '(?:st|nd|rd|th|er|\\.|º|ª)?';
+const TO = '\\s*(?:-|–|/|to|and|&|bis(?:\\s+zum)?|und|et|au|al|y)\\s*';
+const OF = '\\s*(?:of\\s+|de\\s+)?';
+
 /** In words, tried in this order: what an earlier one took, a later one leaves. */
 const IN_WORDS: readonly (readonly [RegExp, Reader])[] = [
+  [
+    new RegExp(
+      `(?<!\\p{L})(?:the|in the|años|los años|années|les années|der|den|die)\\s+[’']?(\\d{3}0|\\d0|${DECADE_WORDS})(?:[’']?s|er)?(?:[- ]?jahren?)?(?![\\p{L}\\d-])`,
+      'giu',
+    ),
+    (m, r) => (isDecadeWritten(m[0]) ? aDecade(word(m, 1), r) : null),
+  ],
+  [/(?<!\d)(\d{3}0)(?:[’']?s|er[- ]jahren?)(?!\p{L})/giu, (m, r) => aDecade(word(m, 1), r)],
   [/(?<![\d-])(\d{4})-(\d{2})-(\d{2})(?![\d-])/gu, (m, r) => oneDay(num(m, 1), num(m, 2), num(m, 3), r)],
+  [
+    new RegExp(
+      `(?:(?<!\\p{L})(?:from|vom|von|du|del)\\s+)?(?<![\\d.])(\\d{1,2})${ORDINAL}${TO}(\\d{1,2})${ORDINAL}${OF}(${MONTH_PATTERN})\\.?,?\\s+(?:de\\s+)?(\\d{4})(?!\\d)`,
+      'giu',
+    ),
+    (m, r) => {
+      const month = monthOf(word(m, 3)) ?? 0;
+      return someDays({ month, date: num(m, 1) }, { month, date: num(m, 2) }, num(m, 4), r);
+    },
+  ],
+  [
+    new RegExp(
+      `(?:(?<!\\p{L})(?:from|vom|von|du|del)\\s+)?(?<![\\d.])(\\d{1,2})${ORDINAL}${OF}(${MONTH_PATTERN})\\.?${TO}(\\d{1,2})${ORDINAL}${OF}(${MONTH_PATTERN})\\.?,?\\s+(?:de\\s+)?(\\d{4})(?!\\d)`,
+      'giu',
+    ),
+    (m, r) =>
+      someDays(
+        { month: monthOf(word(m, 2)) ?? 0, date: num(m, 1) },
+        { month: monthOf(word(m, 4)) ?? 0, date: num(m, 3) },
+        num(m, 5),
+        r,
+      ),
+  ],
   [
     /(?<![\d.])(\d{1,2})\.\s?(\d{1,2})\.\s?(\d{4})(?!\d)/gu,
     (m, r) => oneDay(num(m, 3), num(m, 2), num(m, 1), r),
+  ],
+  [
+    // Day first wherever points are written; two figures of a year are of this century up to now.
+    /(?<![\d.])(\d{1,2})\.\s?(\d{1,2})\.\s?(\d{2})(?![\d.])/gu,
+    (m, r) => oneDay(fullYear(num(m, 3)), num(m, 2), num(m, 1), r),
+  ],
+  [
+    // After a word of a language that writes the day first, it stands first.
+    /(?:(?<!\p{L})(le|el|am|vom|du|del|den|fecha|datum):?\s+)?(?<![\d/])(\d{1,2})\/(\d{1,2})\/(\d{4}|\d{2})(?![\d/])/giu,
+    (m, r) => {
+      const [a, b, year] = [num(m, 2), num(m, 3), fullYear(num(m, 4))];
+      return m[1] ? oneDay(year, b, a, r) : eitherOrder(a, b, year, r);
+    },
   ],
   [
     new RegExp(
@@ -110,7 +212,7 @@ const IN_WORDS: readonly (readonly [RegExp, Reader])[] = [
     (m, r) => aSeason(word(m, 1), fullYear(num(m, 2)), r, FIRST_DIGITAL_YEAR),
   ],
   [
-    new RegExp(`(?<![\\p{L}])(${SEASON_PATTERN})\\s+(?:of\\s+|de\\s+)?(\\d{4})(?!\\d)`, 'giu'),
+    new RegExp(`(?<![\\p{L}])(${SEASON_PATTERN})\\s+(?:term\\s+)?(?:of\\s+|de\\s+)?(\\d{4})(?!\\d)`, 'giu'),
     (m, r) => aSeason(word(m, 1), num(m, 2), r, FIRST_YEAR),
   ],
   [/(?<![\d.,:/×x-])(\d{4})(?![\d×x%°]|[.,/]\d|\s?(?:px|pixels?|×|x\s?\d))/gu, (m, r) => aYear(num(m, 1), r)],

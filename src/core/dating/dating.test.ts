@@ -4,6 +4,7 @@ import { gatherEvidence, type DateSources } from './date-evidence';
 import { mentionsInName, mentionsInWords } from './date-mentions';
 import { dayOf, isoDay, schoolYearEnd, yearsAfter, type Day, type DaySpan } from './day';
 import { isHistoric, standsInItsTime } from './own-time';
+import { relativeTimes } from './relative-times';
 import { ageingOf, livesOf, SHELF_LIVES, sinceChange, spanText, strictestAgeing } from './shelf-life';
 
 const day = (iso: string): Day => {
@@ -29,9 +30,22 @@ describe('mentionsInWords', () => {
     ['2016-06-11', '2016-06-11', '2016-06-11'],
     ['Class 4b, 2018–19', '2018-09-01', '2019-08-31'],
     ['Schuljahr 2018/2019', '2018-09-01', '2019-08-31'],
-    ['summer 2020 by the river', '2020-06-01', '2020-09-30'],
-    ['Winter 2022', '2022-11-01', '2023-02-28'],
+    ['summer 2020 by the river', '2020-06-01', '2020-08-31'],
+    ['Winter 2022', '2022-12-01', '2023-02-28'],
     ['as it looked in 1931', '1931-01-01', '1931-12-31'],
+    ['Reise an die See, 9. bis 12. Mai 2024', '2024-05-09', '2024-05-12'],
+    ['from 9th to 12th May 2024', '2024-05-09', '2024-05-12'],
+    ['les 8 et 9 juillet 2023', '2023-07-08', '2023-07-09'],
+    ['del 30 de abril al 2 de mayo de 2024', '2024-04-30', '2024-05-02'],
+    ['Remise des prix, 09/07/23', '2023-07-09', '2023-09-07'],
+    ['Publié le 12/10/2025', '2025-10-12', '2025-10-12'],
+    ['Posted on 17/01/2025', '2025-01-17', '2025-01-17'],
+    ['Chorfest 14.6.25', '2025-06-14', '2025-06-14'],
+    ['in the 1990s', '1990-01-01', '1999-12-31'],
+    ['Las maestras en los años 50', '1950-01-01', '1959-12-31'],
+    ['in den sechziger Jahren', '1960-01-01', '1969-12-31'],
+    ['dans les années 1960', '1960-01-01', '1969-12-31'],
+    ['The 1920 concert', '1920-01-01', '1920-12-31'],
   ])('reads “%s”', (text, from, until) => {
     expect(mentionsInWords(text, RULES).map(iso)).toEqual([[from, until]]);
   });
@@ -57,6 +71,25 @@ describe('mentionsInWords', () => {
   });
 });
 
+describe('relativeTimes', () => {
+  const told = day('2026-03-03');
+  it.each([
+    ['Last night forty of us puzzled.', '2026-03-02', '2026-03-02'],
+    ['Hier, six bateaux ont passé la pointe.', '2026-03-02', '2026-03-02'],
+    ['Children at last summer’s camp', '2025-06-01', '2025-08-31'],
+    ['La balise posée au printemps dernier', '2025-03-01', '2025-05-31'],
+    ['Das Fest im letzten Jahr', '2025-01-01', '2025-12-31'],
+    ['The foal born last Easter', '2025-03-20', '2025-04-30'],
+    ['Le mois dernier', '2026-02-01', '2026-02-28'],
+  ])('reads “%s”', (text, from, until) => {
+    expect(relativeTimes(text, told).map(iso)).toEqual([[from, until]]);
+  });
+
+  it.each(['Wir sind hier, im Saal.', 'Easter 2024', 'Fröhliche Ostern'])('reads none in “%s”', (text) => {
+    expect(relativeTimes(text, told)).toEqual([]);
+  });
+});
+
 describe('mentionsInName', () => {
   it.each([
     ['facade-2016.jpg', '2016-01-01', '2016-12-31'],
@@ -65,7 +98,7 @@ describe('mentionsInName', () => {
     ['2016-06-11 open day.jpg', '2016-06-11', '2016-06-11'],
     ['choir_11-06-2016.jpg', '2016-06-11', '2016-06-11'],
     ['news/2019/05/river.jpg', '2019-05-01', '2019-05-31'],
-    ['poster-summer24.png', '2024-06-01', '2024-09-30'],
+    ['poster-summer24.png', '2024-06-01', '2024-08-31'],
     ['class-2018-19.jpg', '2018-09-01', '2019-08-31'],
     ['june2021.jpg', '2021-06-01', '2021-06-30'],
   ])('reads “%s”', (name, from, until) => {

@@ -32,6 +32,11 @@ describe('guessKind', () => {
     ['class group', { altTexts: ['The guitar group in the tower'] }, '“group” in its alt text'],
     ['building', { captions: ['The tower, where groups meet'] }, '“tower” in its caption'],
     ['portrait', { captions: ['Unsere Lehrerin'] }, '“Lehrerin” in its caption'],
+    ['event', { captions: ['Départ de la régate'] }, '“régate” in its caption'],
+    ['event', { altTexts: ['Am Abend'], times: ['day'] }, 'the time that its words name'],
+    ['class group', { captions: ['Riders'], times: ['school-year'] }, 'the time that its words name'],
+    ['building', { captions: ['The hall'], times: ['day'] }, '“hall” in its caption'],
+    ['product', { entries: ['A woollen hat, £18'] }, '“£18” in its row'],
   ])('guesses %s', (kind, sources, reason) => {
     expect(guessKind({ ...SOURCES, ...sources })).toEqual({ kind, reason });
   });
@@ -47,6 +52,10 @@ describe('guessKind', () => {
       },
     ],
     ['an icon', { path: 'img/team.png', widthPx: 24, heightPx: 24 }],
+    [
+      'words of every day',
+      { altTexts: ['Beispiele für den Verlauf', 'Ways to visit us'], captions: ['Our course'] },
+    ],
     ['parts of words', { altTexts: ['A classical refrontation'] }],
   ])('guesses nothing from %s', (_, sources) => expect(guessKind({ ...SOURCES, ...sources })).toBeNull());
 });

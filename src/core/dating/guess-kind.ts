@@ -1,4 +1,6 @@
 /** What a picture shows, as far as its ageing goes, guessed from where it stands and what is said of it. */
+import { KIND_WORDS } from './kind-words';
+import type { Precision } from './date-mentions';
 import type { PictureKind } from './shelf-life';
 
 export interface KindSources {
@@ -10,6 +12,8 @@ export interface KindSources {
   /** What its rows and cards say. */
   readonly entries?: readonly string[];
   readonly headings: readonly string[];
+  /** How exactly its captions and alt texts name a time. */
+  readonly times?: readonly Precision[];
   readonly pages: readonly { readonly path: string; readonly title: string }[];
 }
 
@@ -18,20 +22,6 @@ export interface KindGuess {
   /** What it was guessed from, in words. */
   readonly reason: string;
 }
-
-/** Words of each kind, in English, German, French and Spanish, as they begin. */
-const WORDS: Readonly<Record<Exclude<PictureKind, 'evergreen'>, RegExp>> = {
-  portrait:
-    /(?<!\p{L})(?:portraits?|staff|crew|personnel|tutors?|teachers?|trainers?|team|headshots?|(?:our|the) people|people of|who we are|principal|director|governors?|trustees?|committee|board members?|kollegium|lehrer(?:in|innen|kollegium)?|mitarbeiter(?:innen)?|mitarbeitende|mannschaft|vorstand|beirat|ansprechpartner|[ée]quipe|professeurs?|bureau|comité|personnel|profesor(?:es|a|as)?|equipo|directora?|directiva|personal)(?!\p{L})/giu,
-  'class group':
-    /(?<!\p{L})(?:class(?:es)? of|class photo|class \d\p{L}?|year group|form \d|pupils|choirs?|(?:youth |school |age )?groups?|ensembles?|orchestras?|quartets?|school year|klassenfoto|klasse \d\p{L}?|jahrgang|\p{L}*gruppen?|\p{L}*chor|\p{L}*orchester|schuljahr|schulklassen?|ags?|classe de|photo de classe|groupes?|chorale|orchestre|année scolaire|clase de|foto de clase|grupos?|coro|orquesta|curso escolar)(?!\p{L})/giu,
-  event:
-    /(?<!\p{L})(?:concerts?|festivals?|events?|what(?:[’']s| is) on|open (?:day|house)|fairs?|fête|performances?|rehearsals?|ceremony|celebrations?|part(?:y|ies)|trips?|excursions?|outings?|match|tournaments?|races?|\p{L}*[ -]?walk|swaps?|sale|jumble|barbecue|dance|quiz night|carnival|parade|march|reunion|anniversary|apple day|(?:seedy|family|harvest) \p{L}*day|poster|flyer|\p{L}*konzert|\p{L}*feste?s?|\p{L}*feier(?:n|lichkeiten)?|\p{L}*ausflug|aufführung(?:en)?|tag der offenen tür|maibaum|advents?\p{L}*|\p{L}*markt|\p{L}*umzug|jubiläum|\p{L}*turnier|flohmarkt|plakat|f[êe]tes?|spectacles?|sorties?|kermesse|marché|bal|anniversaire|tournoi|vide-grenier|affiche|conciertos?|fiestas?|excursi[óo]n(?:es)?|mercadillo|feria|verbena|aniversario|torneo|carrera|cartel|news|archive)(?!\p{L})/giu,
-  building:
-    /(?<!\p{L})(?:buildings?|fa[çc]ades?|front|entrance|halls?|rooms?|classrooms?|campus|garden|playground|stairs|towers?|houses?|sheds?|huts?|barns?|cellar|basement|annexe?|extension|workshop|greenhouse|gates?|roof|courtyard|stables?|kitchen|apiary|geb[äa]ude|eingang|schulhaus|\p{L}*haus|\p{L}*häuser|hof|\p{L}*turm|keller|anbau|\p{L}*scheune|\p{L}*schuppen|\p{L}*hütte|\p{L}*halle|tor|dach|raum|räume|\p{L}*saal|b[âa]timents?|maisons?|entr[ée]e|salles?|cour|tour|cave|hangar|grange|toit|atelier|edificios?|casa|entrada|aula|salas?|patio|torre|s[óo]tano|granero|cobertizo|nave|tejado)(?!\p{L})/giu,
-  product:
-    /(?<!\p{L})(?:products?|shop|store|price|for sale|to buy|catalogue|cat[áa]logo|\p{L}*laden|\p{L}*shop|preise?|kaufen|waren|produits?|boutique|prix|tienda|precios?|productos?)(?!\p{L})/giu,
-};
 
 /** Four points of a name alone as alt text: nothing else is so surely a portrait. */
 const NAME_ALONE = 4;
@@ -94,14 +84,21 @@ export function guessKind(sources: KindSources): KindGuess | null {
   const all = sourcesOf(sources);
   const isUpright = sources.heightPx > sources.widthPx * 1.1;
   let best: (KindGuess & { readonly score: number }) | null = null;
-  for (const [kind, pattern] of Object.entries(WORDS) as [PictureKind, RegExp][]) {
+  for (const [kind, pattern] of Object.entries(KIND_WORDS) as [PictureKind, RegExp][]) {
     const { score, reason } = scored(pattern, all);
     const isPerson = kind === 'portrait' && isNamedAlone(sources);
-    const sum = score + (kind === 'portrait' && isUpright ? 1 : 0) + (isPerson ? NAME_ALONE : 0);
-    const told = reason || (isPerson ? 'a name beside it' : '');
+    const dated = datedAs(kind, sources.times ?? []);
+    const sum = score + (kind === 'portrait' && isUpright ? 1 : 0) + (isPerson ? NAME_ALONE : 0) + dated;
+    const told = reason || (isPerson ? 'a name beside it' : dated > 0 ? 'the time that its words name' : '');
     if (told && sum >= LEAST && (!best || sum > best.score)) best = { kind, reason: told, score: sum };
   }
   return best && { kind: best.kind, reason: best.reason };
+}
+
+/** Whoever names the day shows what was on it; a school year is named under those who were together in it. */
+function datedAs(kind: PictureKind, times: readonly Precision[]): number {
+  if (kind === 'class group') return times.includes('school-year') ? LEAST : 0;
+  return kind === 'event' && times.some((one) => one === 'day' || one === 'season') ? LEAST : 0;
 }
 
 /** How much the sources speak for a kind; the same word in several alt texts, or in several captions, counts once. */

@@ -1,5 +1,5 @@
 /** Times that words give from the day of their page: “yesterday”, “this week”, “last spring”, a day without its year. */
-import { dayOf, monthSpan, partsOf, type Day, type DaySpan } from './day';
+import { dayOf, monthSpan, partsOf, yearSpan, type Day, type DaySpan } from './day';
 import type { DateMention } from './date-mentions';
 import { MONTH_PATTERN, monthOf, SEASONS } from './month-names';
 
@@ -16,7 +16,29 @@ const LAST =
 const oneDay = (day: Day) => ({ from: day, until: day, precision: 'day' as const });
 
 const READERS: readonly (readonly [RegExp, Reader])[] = [
-  [/(?<!\p{L})(?:yesterday|gestern|hier soir|ayer)(?!\p{L})/giu, (_, day) => oneDay(day - 1)],
+  [/(?<!\p{L})(?:yesterday|gestern(?! abend)|hier soir|ayer)(?!\p{L})/giu, (_, day) => oneDay(day - 1)],
+  // In German it means “here”.
+  [/(?<!\p{L})hier(?= (?:matin|après-midi),?)|(?<=^|[.!?:,] |\d )hier(?=,)/giu, (_, day) => oneDay(day - 1)],
+  [
+    /(?<!\p{L})(?:last year|(?:im )?(?:letzte[ns]|vergangene[ns]|vorige[ns]) jahr|l[’']an (?:dernier|passé)|l[’']année (?:dernière|passée)|(?:el )?año pasado)(?!\p{L})/giu,
+    (_, day) => ({ ...yearSpan(partsOf(day).year - 1), precision: 'year' }),
+  ],
+  [
+    /(?<!\p{L})(?:last month|(?:im )?(?:letzten|vergangenen|vorigen) monat|le mois (?:dernier|passé)|(?:el )?mes pasado)(?!\p{L})/giu,
+    (_, day) => monthBefore(day),
+  ],
+  [/(?<!\p{L})(?:last night|gestern abend|anoche)(?!\p{L})/giu, (_, day) => oneDay(day - 1)],
+  [
+    /(?<!\p{L})(?:this morning|heute (?:morgen|früh)|ce matin|esta mañana)(?!\p{L})/giu,
+    (_, day) => oneDay(day),
+  ],
+  [
+    new RegExp(
+      `(?<!\\p{L})(?:${LAST}\\s+|(?:the |le |la )?)(easter|ostern|pâques|pascua)(?:\\s+(?:dernière?s?|pasada))?(?!\\p{L}|\\s*\\d)`,
+      'giu',
+    ),
+    (m, day) => (/\s/u.test(m[0]) ? easterBefore(day) : null),
+  ],
   [/(?<!\p{L})(?:today|heute|aujourd[’']hui|hoy)(?!\p{L})/giu, (_, day) => oneDay(day)],
   [
     /(?<!\p{L})(?:this week|diese woche|in dieser woche|cette semaine|esta semana)(?!\p{L})/giu,
@@ -53,6 +75,20 @@ const READERS: readonly (readonly [RegExp, Reader])[] = [
     (m, day) => dayBefore(monthOf(m[1] ?? ''), Number(m[2]), day),
   ],
 ];
+
+function monthBefore(day: Day): ReturnType<Reader> {
+  const { year, month } = partsOf(day);
+  return { ...(month === 1 ? monthSpan(year - 1, 12) : monthSpan(year, month - 1)), precision: 'month' };
+}
+
+/** Easter lies between 22 March and 25 April; its week before and the one after belong to it. */
+function easterBefore(day: Day): ReturnType<Reader> {
+  const { year } = partsOf(day);
+  const began = dayOf(year, 3, 20);
+  const own = began !== null && began <= day ? year : year - 1;
+  const [from, until] = [dayOf(own, 3, 20), dayOf(own, 4, 30)];
+  return from === null || until === null ? null : { from, until: Math.min(until, day), precision: 'season' };
+}
 
 /** The last season of that name that had begun by a day. */
 function seasonBefore(word: string, day: Day): ReturnType<Reader> {

@@ -7,7 +7,10 @@ import type { CaptionsAround } from './remembered';
 
 const CAPTION_CLASS = /(?:^|[\s_-])(?:caption|legend)(?:$|[\s_-])/i;
 
-/** The element that holds the caption: the figure's `figcaption`, else a neighbour whose class says so. */
+/**
+ * The element that holds the caption: the figure's `figcaption`, else a neighbour whose class says so, else the cell under
+ * the picture in a table that was made for the two.
+ */
 export function captionElement(
   { remembered }: Pick<PageTree, 'remembered'>,
   element: Element,
@@ -21,6 +24,7 @@ export function captionElement(
   for (let level = 0; level < 3; level++) {
     const parent = at.parentNode;
     if (!parent || !isElement(parent) || parent.tagName === 'body') return null;
+    if (parent.tagName === 'td') return cellBelow(parent);
     let looked = remembered.captions.get(parent);
     if (!looked) remembered.captions.set(parent, (looked = lookForCaptions(parent)));
     if (looked.hasManyPictures) return null;
@@ -29,6 +33,30 @@ export function captionElement(
   }
   return null;
 }
+
+/** Pages of old put a picture into a table of its own, and its caption into the row under it. */
+function cellBelow(cell: Element): Element | null {
+  const row = cell.parentNode;
+  const body = row && isElement(row) ? row.parentNode : null;
+  if (!row || !isElement(row) || !body || !isElement(body)) return null;
+  const rows = body.childNodes.filter(isElement);
+  const [first, second, ...more] = rows;
+  if (first !== row || !second || more.length > 0 || onlyCell(first) !== cell) return null;
+  const below = onlyCell(second);
+  const text = below && textOf(below, { limit: LONGEST_CELL + 1 });
+  return text && text.length <= LONGEST_CELL && !below.childNodes.some(holdsPicture) ? below : null;
+}
+
+/** What is longer is a text beside a picture. */
+const LONGEST_CELL = 200;
+
+function onlyCell(row: Element): Element | null {
+  const cells = row.childNodes.filter(isElement);
+  return cells.length === 1 && cells[0]?.tagName === 'td' ? cells[0] : null;
+}
+
+const holdsPicture = (node: Element['childNodes'][number]): boolean =>
+  isElement(node) && (node.tagName === 'img' || node.childNodes.some(holdsPicture));
 
 /** What an element holds that decides about captions, among its first children: looked at once, however many pictures. */
 function lookForCaptions(parent: Element): CaptionsAround {

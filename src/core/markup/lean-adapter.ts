@@ -125,7 +125,7 @@ class PageParser extends Parser<Tree> {
 }
 
 /** Elements whose inside is read as a text of its own, or replaced as a whole. */
-const WITH_INSIDE = new Set(['figcaption', 'style', 'noscript', 'script']);
+const WITH_INSIDE = new Set(['figcaption', 'td', 'style', 'noscript', 'script']);
 
 /** Ends are asked of those and of captions by class, of nothing else. */
 function endMatters(element: Element): boolean {

@@ -144,6 +144,22 @@ describe('captions', () => {
       { words: 'A', inside: 'A' },
     ],
     [
+      'the row under it, in a table made for the two',
+      '<table><tr><td><a href=x><img></a></td></tr><tr><td align="center"><small>A <b>b</b></small></td></tr></table>',
+      { words: 'A b', inside: '<small>A <b>b</b></small>' },
+    ],
+    [
+      'no row of a table of more',
+      '<table><tr><td><img></td></tr><tr><td>A</td></tr><tr><td>B</td></tr></table>',
+      null,
+    ],
+    [
+      'no row of a table of columns',
+      '<table><tr><td><img></td><td>x</td></tr><tr><td>A</td></tr></table>',
+      null,
+    ],
+    ['no row with a picture', '<table><tr><td><img></td></tr><tr><td>A <img></td></tr></table>', null],
+    [
       'one that holds a link is read and not replaced',
       '<figure><img><figcaption><a href=x>A</a></figcaption></figure>',
       { words: 'A', inside: null },

@@ -2,6 +2,8 @@
  * Signs that stand for a picture that is not there: a crossed frame, mountains with a sun, the outline of a person, a
  * checkerboard, a bare tone. Found in a small plane of brightness; nothing here decides whether they are leftovers.
  */
+import { isCamera, isDiscOfLetters, isQuestionMark, isRound } from './drawn-glyphs';
+import { isCheckerboard, isHatched } from './drawn-patterns';
 import type { GreyPlane } from './grey-plane';
 import { partsOf, type Part } from './plane-parts';
 
@@ -14,7 +16,11 @@ export type DrawnSign =
   | 'mountains and sun'
   | 'outline of a person'
   | 'play triangle'
+  | 'camera'
+  | 'question mark'
+  | 'hatching'
   | 'large letters'
+  | 'initials in a disc'
   | 'sign of a broken picture';
 
 /** Tones that count as one. */
@@ -30,7 +36,10 @@ export function drawnSign(plane: GreyPlane): DrawnSign | null {
   if (ground.share >= FLAT) return 'flat';
   const soft = softness(plane);
   if (soft) return soft;
+  // In the middle of their cells chequers and stripes are alike: the stripes are looked for first.
+  if (isHatched(plane)) return 'hatching';
   if (isCheckerboard(plane)) return 'checkerboard';
+  if (isDiscOfLetters(plane, areLetters)) return 'initials in a disc';
   if (ground.share < LEAST_GROUND) return null;
   const marks = marksOn(plane, ground.tone);
   if (isCrossedFrame(plane, marks)) return 'crossed frame';
@@ -72,6 +81,8 @@ const STRAIGHT = 3.5;
 
 /** Whether a picture has no edge anywhere: one slope, or soft blobs. */
 function softness({ width, height, data }: GreyPlane): 'gradient' | 'soft blobs' | null {
+  // A strip is brought to its breadth, and all that runs across its height is as much steeper.
+  const step = SOFT_STEP * Math.min(2, Math.sqrt(Math.max(width / height, height / width)));
   let least = 255;
   let most = 0;
   let steep = 0;
@@ -82,7 +93,7 @@ function softness({ width, height, data }: GreyPlane): 'gradient' | 'soft blobs'
       if (value > most) most = value;
       const across = Math.abs((data[y * width + x + 1] as number) - value);
       const down = Math.abs((data[(y + 1) * width + x] as number) - value);
-      if (across > SOFT_STEP || down > SOFT_STEP) steep++;
+      if (across > step || down > step) steep++;
     }
   }
   if (most - least < LEAST_RANGE || steep > 0.001 * width * height) return null;
@@ -114,48 +125,6 @@ function deviationFromSlope({ width, height, data }: GreyPlane): number {
     squares += ((data[i] as number) - mean - b * x - c * y) ** 2;
   }
   return Math.sqrt(squares / data.length);
-}
-
-/** A game board has eight cells a side, and strong tones. */
-const LEAST_CELLS = 9;
-const LIGHT = 150;
-
-/** Two light tones by turns in squares, as programs draw where nothing is. */
-function isCheckerboard({ width, height, data }: GreyPlane): boolean {
-  const counts = new Uint32Array(256);
-  for (const value of data) counts[Math.round(value)]! += 1;
-  const tones = [...counts.keys()].sort((a, b) => (counts[b] ?? 0) - (counts[a] ?? 0));
-  const first = tones[0] as number;
-  const second = tones.find((tone) => Math.abs(tone - first) > SAME_TONE);
-  if (second === undefined || Math.min(first, second) < LIGHT) return false;
-  const middle = (first + second) / 2;
-  const isBright = (x: number, y: number) => (data[y * width + x] as number) > middle;
-  const cell = cellWidth(width, (x) => isBright(x, 1));
-  if (cell === null || width / cell < LEAST_CELLS) return false;
-  let fits = 0;
-  let asked = 0;
-  const origin = isBright(0, 0);
-  for (let y = 0; y < height; y += 2) {
-    for (let x = 0; x < width; x += 2) {
-      const [inX, inY] = [(x % cell) / cell, (y % cell) / cell];
-      // Scaling blurs the borders between cells.
-      if (Math.min(inX, 1 - inX, inY, 1 - inY) < 0.25) continue;
-      asked++;
-      const isEven = (Math.floor(x / cell) + Math.floor(y / cell)) % 2 === 0;
-      if (isBright(x, y) === (origin === isEven)) fits++;
-    }
-  }
-  return asked > 0 && fits >= 0.93 * asked;
-}
-
-/** Mean length of a run along a line, in pixels, where they are all alike. */
-function cellWidth(width: number, isBright: (x: number) => boolean): number | null {
-  const changes: number[] = [];
-  for (let x = 1; x < width; x++) if (isBright(x) !== isBright(x - 1)) changes.push(x);
-  if (changes.length < LEAST_CELLS - 1) return null;
-  const [first, last] = [changes[0] as number, changes.at(-1) as number];
-  const cell = (last - first) / (changes.length - 1);
-  return Math.abs(first - cell) <= Math.max(2, 0.3 * cell) ? cell : null;
 }
 
 /** 1 where a pixel is not of the ground. */
@@ -204,22 +173,38 @@ function glyphOf(plane: GreyPlane, parts: readonly Part[], ground: number): Draw
   const { width, height } = plane;
   const isBorder = (part: Part) =>
     part.width >= 0.94 * width && part.height >= 0.94 * height && part.area < 0.1 * width * height;
-  const inner = parts.filter((part) => !isBorder(part));
+  const inner = withoutFrame(parts.filter((part) => !isBorder(part)));
   if (inner.length === 0 || inner.length > MOST_PARTS) return null;
   if (isBrokenPicture(inner, plane, ground)) return 'sign of a broken picture';
   if (isPerson(inner, plane)) return 'outline of a person';
   if (isMountains(inner, plane)) return 'mountains and sun';
   if (isPlay(inner, plane)) return 'play triangle';
+  if (isCamera(inner, plane)) return 'camera';
+  if (isQuestionMark(inner, plane)) return 'question mark';
   return areLetters(inner, plane) && !(inner.length === 1 && isRound(inner[0] as Part))
     ? 'large letters'
     : null;
 }
 
-const MOST_PARTS = 14;
-/** A disc fills so much of the square around it (π/4), a triangle half. */
-const isRound = ({ width, height, area }: Part) =>
-  Math.abs(width / height - 1) < 0.25 && Math.abs(area / (width * height) - Math.PI / 4) < 0.09;
+/** Without a frame of thin lines that is drawn around all the rest. */
+function withoutFrame(parts: readonly Part[]): readonly Part[] {
+  const frame = parts.find(
+    (part) =>
+      part.area < 0.35 * part.width * part.height &&
+      part.widthAt(0.03) > 0.8 * part.width &&
+      parts.every(
+        (other) =>
+          other === part ||
+          (other.left > part.left &&
+            other.top > part.top &&
+            other.left + other.width < part.left + part.width &&
+            other.top + other.height < part.top + part.height),
+      ),
+  );
+  return frame && parts.length > 1 ? parts.filter((part) => part !== frame) : parts;
+}
 
+const MOST_PARTS = 14;
 /** A disc above, and below it a mass that is broad at its foot and pointed above. */
 function isMountains(parts: readonly Part[], { width, height }: GreyPlane): boolean {
   if (parts.length < 2 || parts.length > 3) return false;
@@ -277,7 +262,7 @@ function isPlay(parts: readonly Part[], { width, height, data }: GreyPlane): boo
   const isOfSize = disc.height > 0.12 * height && disc.height < 0.6 * height;
   if (!isCentred || !isOfSize || Math.abs(disc.width / disc.height - 1) > 0.15) return false;
   const rim = data[
-    (disc.top + Math.round(0.08 * disc.height)) * width + disc.left + Math.round(disc.width / 2)
+    (disc.top + Math.round(0.15 * disc.height)) * width + disc.left + Math.round(disc.width / 2)
   ] as number;
   const [left, top] = [disc.left + Math.round(0.2 * disc.width), disc.top + Math.round(0.2 * disc.height)];
   const [w, h] = [Math.round(0.6 * disc.width), Math.round(0.6 * disc.height)];

@@ -2,7 +2,7 @@
 import { bestInterval, type Dating } from '../dating/best-interval';
 import { changedSince, type ChangedSubject, type Subject } from '../dating/changed-subject';
 import { gatherEvidence, type DatingRules } from '../dating/date-evidence';
-import { mentionsInName, mentionsInWords } from '../dating/date-mentions';
+import { mentionsInName, mentionsInWords, type Precision } from '../dating/date-mentions';
 import type { Day } from '../dating/day';
 import { guessKind } from '../dating/guess-kind';
 import { isHistoric, standsInItsTime } from '../dating/own-time';
@@ -103,17 +103,17 @@ function headingOf({ headings }: Pick<KnownPlace, 'headings'>, rules: DatingRule
 
 /** What stands in the rows and captions of a picture, each with the day that its page or section tells of. */
 function entriesOf(
-  places: readonly Pick<KnownPlace, 'entry' | 'caption' | 'headings' | 'near' | 'page' | 'title'>[],
+  places: readonly Pick<KnownPlace, 'alt' | 'entry' | 'caption' | 'headings' | 'near' | 'page' | 'title'>[],
   rules: DatingRules,
-): { text: string; day: Day | null }[] {
-  return places.flatMap(({ entry, caption, headings, near, page, title }) => {
+): { text: string; alt: string; day: Day | null }[] {
+  return places.flatMap(({ alt, entry, caption, headings, near, page, title }) => {
     const own = entry ?? caption ?? '';
-    if (own === '') return [];
+    if (own === '' && !alt) return [];
     const times = [own, ...headings.toReversed(), title].flatMap((text) => mentionsInWords(text, rules));
     const [day] = [...times, ...mentionsInName(page, rules), ...mentionsInWords(near, rules)].filter(
       ({ precision }) => precision === 'day' || precision === 'month',
     );
-    return [{ text: own, day: day?.until ?? null }];
+    return [{ text: own, alt: alt ?? '', day: day?.until ?? null }];
   });
 }
 
@@ -130,6 +130,29 @@ export function wordsOfPlaces(places: readonly KnownPlace[], rules: DatingRules)
     pages: [...new Map(places.map(({ page, title }) => [page, { path: page, title }])).values()],
     entries: entriesOf(places, rules),
   };
+}
+
+/** How exactly a picture's name and folder, its words and the headings above it name a time. */
+function timesOf(
+  path: string,
+  {
+    captions,
+    altTexts,
+    headings,
+  }: Pick<ReturnType<typeof wordsOfPlaces>, 'captions' | 'altTexts' | 'headings'>,
+  rules: DatingRules,
+): Precision[] {
+  const folder = /([^/]+)\/[^/]+$/u.exec(path)?.[1] ?? '';
+  const name = path.slice(path.lastIndexOf('/') + 1);
+  const isDated = mentionsInName(folder, rules).some(
+    ({ precision }) => precision === 'day' || precision === 'month',
+  );
+  return [
+    ...[...captions, ...altTexts, ...headings].flatMap((text) => mentionsInWords(text, rules)),
+    ...mentionsInName(name, rules).filter(({ precision }) => precision === 'school-year'),
+    // Who makes a folder for a month or a day keeps in it what happened then.
+    ...(isDated && /\p{L}{3}/u.test(folder) ? [{ precision: 'day' as const }] : []),
+  ].map(({ precision }) => precision);
 }
 
 export function knowPicture(sources: PictureSources, rules: KnowingRules): KnownPicture {
@@ -153,7 +176,8 @@ export function knowPicture(sources: PictureSources, rules: KnowingRules): Known
     ? null
     : guessKind({
         ...{ path, widthPx, heightPx, ...words },
-        entries: words.entries.map(({ text }) => text),
+        entries: texts(words.entries.map(({ text }) => text)),
+        times: timesOf(path, words, rules),
       });
   const kind = sources.settledKind ?? guess?.kind ?? null;
   const isOfItsTime = standsInItsTime(dating, words.pages, rules) || isHistoric(dating, rules.today);

@@ -6,6 +6,7 @@ import {
   type PlaceholderPlace,
   type PlaceholderSources,
 } from './placeholder';
+import { isPromptRead } from './placeholder-words';
 
 const PLACE: PlaceholderPlace = {
   ...{ alt: null, caption: null, heading: '', entry: '', near: '' },
@@ -61,6 +62,38 @@ describe('placeholderVerdict', () => {
         ...at({ entry: 'Bran Oakes' }, { entry: 'Tilda Moss' }),
       },
     ],
+    [
+      'initials in a disc beside a name',
+      {
+        sign: 'initials in a disc',
+        emptiness: 0.98,
+        ...at({ alt: 'Mina Kestrel', caption: 'Mina Kestrel, beginners' }),
+      },
+    ],
+    [
+      'a camera that nobody drew for its text',
+      { sign: 'camera', emptiness: 0.97, ...at({ alt: 'The café' }) },
+    ],
+    [
+      'a sign beside text that names colours',
+      { sign: 'mountains and sun', emptiness: 0.9, ...at({ alt: 'Kit', entry: 'Kit Green and white.' }) },
+    ],
+    [
+      'rows with nobody’s name',
+      at({ entry: 'John Doe, Job title', row: 'a' }, { entry: 'Jane Doe, Job title', row: 'a' }),
+    ],
+    [
+      'rows in which name and office are unfilled',
+      at({ entry: 'Prénom Nom Fonction' }, { entry: 'Nombre y apellidos Cargo' }),
+    ],
+    [
+      'a photograph whose name is a placeholder’s, beside what should be there',
+      { paths: ['img/your-photo.jpg'], ...at({ alt: 'Gift shop', entry: 'Gift shop Open with the mill.' }) },
+    ],
+    [
+      'a photograph with the template’s alt text and caption',
+      at({ alt: 'Bildbeschreibung hier einfügen', caption: 'Bildunterschrift einfügen' }),
+    ],
     ['one of numbered samples', { paths: ['img/sample-2.jpg'], numberedBeside: 2 }],
     ['one that was pointed out', { teaching: 'placeholder', isFromCamera: true }],
   ])('finds %s', (_, sources) => {
@@ -72,6 +105,18 @@ describe('placeholderVerdict', () => {
 
   it.each<[string, Partial<PlaceholderSources>]>([
     ['an ordinary photograph', { isFromCamera: true }],
+    [
+      'a camera that its text draws',
+      {
+        sign: 'camera',
+        emptiness: 0.97,
+        ...at({ alt: 'Zeichnung einer Kamera', entry: 'So zeichnen wir eine Kamera' }),
+      },
+    ],
+    [
+      'a table of dates and titles',
+      at({ entry: 'Name days of May', row: 'a' }, { entry: 'Title races', row: 'a' }),
+    ],
     [
       'a logo in every section',
       {
@@ -144,4 +189,28 @@ describe('emptinessOf', () => {
     ['four tones', { width: 4, height: 1, data: Uint8Array.of(0, 80, 160, 255) }, 0.5],
   ])('of %s', (_, plane, expected) => expect(emptinessOf(plane)).toBe(expected));
   it('of a full one is small', () => expect(emptinessOf(pictureOf(3))).toBeLessThan(0.5));
+});
+
+describe('isPromptRead', () => {
+  it.each([
+    'Photo a venir',
+    'Foro folgt',
+    'Image\nnon disponible',
+    'Noch kein\nFoto',
+    'Bild in Vorbereitung',
+    'Próximamente',
+    'PHOTO INDISPONIBLE',
+    'Sponsor logo',
+    'Votre logo ici',
+  ])('tells “%s”', (text) => expect(isPromptRead(text)).toBe(true));
+  it.each([
+    '',
+    'Photo club',
+    'Here',
+    'Coming home',
+    'Logo',
+    'No dogs here',
+    'Fotos von Ada, Bild 3',
+    'Title of the play',
+  ])('leaves “%s”', (text) => expect(isPromptRead(text)).toBe(false));
 });

@@ -13,6 +13,8 @@ import {
   SURE_NAMES,
   SIZE_IN_PICTURE,
   SPEAKS_OF_SIGN,
+  isPromptRead,
+  NOBODYS_NAME,
   UNFILLED_BEGINNING,
   UNFILLED_ROW,
   WRITTEN_SIZE,
@@ -114,7 +116,7 @@ function named({ paths, widthPx, heightPx, places, numberedBeside }: Placeholder
   const names = paths.map((path) => path.slice(path.lastIndexOf('/') + 1));
   const name = names.find((one) => SAMPLE_NAMES.test(inWords(one)));
   // Nobody who put a picture of their own in calls it a placeholder; “sample” and “unknown” may be what it shows.
-  if (name) clue(SURE_NAMES.test(inWords(name)) ? 5.4 : 3.2, `Its name says so: “${name}”.`);
+  if (name) clue(SURE_NAMES.test(inWords(name)) ? 6 : 3.2, `Its name says so: “${name}”.`);
   // Within a sentence a sample is a thing: a jar with the honey sample.
   const alt = distinct(places.map((place) => place.alt)).find(
     (one) => SAMPLE_NAMES.test(one) && one.trim().split(/\s+/u).length <= NAMES_WORDS,
@@ -138,10 +140,12 @@ const NAMES_WORDS = 3;
 /** Alt texts of so many words describe; shorter ones name. */
 const DESCRIBES_WORDS = 4;
 
-function said({ places, sign, emptiness, readText }: PlaceholderSources, clue: Clue): void {
+function said({ paths, places, sign, emptiness, readText }: PlaceholderSources, clue: Clue): void {
   const captions = distinct(places.map(({ caption }) => caption));
   const caption = captions.find((one) => SAMPLE_TEXT.test(one));
   if (caption) clue(3, `Its caption is a template’s: “${caption.slice(0, 80)}”.`);
+  const unfilled = distinct(places.map(({ alt }) => alt)).find((one) => SAMPLE_TEXT.test(one));
+  if (unfilled) clue(3, `Its alt text is a template’s: “${unfilled.slice(0, 80)}”.`);
   const entry = places.find((place) => SAMPLE_TEXT.test(place.entry));
   // What stands on every page has a template's text beside it somewhere.
   const isNear = places.filter((place) => SAMPLE_TEXT.test(place.near)).length * 2 >= places.length;
@@ -154,8 +158,10 @@ function said({ places, sign, emptiness, readText }: PlaceholderSources, clue: C
   const alts = distinct(places.map(({ alt }) => alt)).filter((one) => !SAMPLE_NAMES.test(one));
   // What should be there is named beside a sign as well; only words for what is drawn speak of the sign.
   if (sign !== null || isPrompt(readText)) {
+    const isOfTones = sign === null || TONES_ONLY.has(sign);
     const about = places.find(
-      (place) => SPEAKS_OF_SIGN.test(`${place.alt ?? ''} ${aroundOf(place)}`) || namesColour(place),
+      (place) =>
+        SPEAKS_OF_SIGN.test(`${place.alt ?? ''} ${aroundOf(place)}`) || (isOfTones && namesColour(place)),
     );
     if (about)
       clue(
@@ -166,7 +172,9 @@ function said({ places, sign, emptiness, readText }: PlaceholderSources, clue: C
     const told = alts.find((one) => one.trim().split(/\s+/u).length >= DESCRIBES_WORDS);
     if (told) clue(-1.2, `Somebody described it: “${told.slice(0, 80)}”.`);
     const spoken = places.find(isSpokenOf);
-    if (spoken && cardsOf(places) < MANY_CARDS)
+    // Beside a placeholder stands what should be there.
+    const isSure = paths.some((path) => SURE_NAMES.test(inWords(path.slice(path.lastIndexOf('/') + 1))));
+    if (spoken && !isSure && cardsOf(places) < MANY_CARDS)
       clue(-3.4, `The text speaks of it: “${aroundOf(spoken).slice(0, 60).trim()}”.`);
   }
   // A sign or a photograph of a template is never described; so are many others.
@@ -181,10 +189,17 @@ function said({ places, sign, emptiness, readText }: PlaceholderSources, clue: C
 /** Whether what was read in it is nothing but a prompt, a filler or a size. */
 const isPrompt = (readText: string | null): boolean => {
   const text = (readText ?? '').replace(/\s+/gu, ' ').trim();
-  return PROMPT_IN_PICTURE.test(text) || FILLER_IN_PICTURE.test(text) || SIZE_IN_PICTURE.test(text);
+  return (
+    PROMPT_IN_PICTURE.test(text) ||
+    isPromptRead(text) ||
+    FILLER_IN_PICTURE.test(text) ||
+    SIZE_IN_PICTURE.test(text)
+  );
 };
 
 const COLOURS = wordsFor(null, 'colours');
+
+const TONES_ONLY: ReadonlySet<DrawnSign> = new Set<DrawnSign>(['flat', 'gradient', 'soft blobs']);
 
 /** A chart of colours names them; a bare tone may be one of its fields. */
 const namesColour = (place: PlaceholderPlace): boolean =>
@@ -217,6 +232,10 @@ const SIGN_WEIGHT: Readonly<Record<DrawnSign, readonly [weight: number, text: st
   'outline of a person': [4.8, 'It is the outline of a person.'],
   'play triangle': [4.8, 'It is a play triangle on a bare ground.'],
   'large letters': [3.9, 'It is a letter or two on a bare ground.'],
+  'initials in a disc': [3.2, 'It is a letter or two in a disc.'],
+  camera: [4.6, 'It is the sign for “a photograph”: a camera.'],
+  'question mark': [3.9, 'It is a question mark on a bare ground.'],
+  hatching: [4.8, 'It is slanting stripes, and nothing else.'],
   'sign of a broken picture': [4.8, 'It is what a browser draws for a missing picture.'],
 };
 
@@ -224,7 +243,8 @@ function drawn({ sign, readText, widthPx, heightPx }: PlaceholderSources, clue: 
   const text = (readText ?? '').replace(/\s+/gu, ' ').trim();
   if (NO_PICTURE_WISHED.test(text)) return clue(-6, `It says why there is no picture: “${text}”.`);
   if (FILLER_IN_PICTURE.test(text)) return clue(6.5, `Filler text stands in it: “${text.slice(0, 60)}”.`);
-  if (PROMPT_IN_PICTURE.test(text)) return clue(6.5, `It says itself that a picture is to come: “${text}”.`);
+  if (PROMPT_IN_PICTURE.test(text) || isPromptRead(text))
+    return clue(6.5, `It says itself that a picture is to come: “${text}”.`);
   if (SIZE_IN_PICTURE.test(text)) return clue(5.2, `A size is written in it: “${text}”.`);
   // Icons and marks are made of the same shapes.
   if (!sign || Math.max(widthPx, heightPx) < LEAST_PX) return;
@@ -260,7 +280,9 @@ const LEAST_PORTRAIT_PX = 40;
 /** What its places tell together: rows that nobody filled in, one picture for several people, or for unrelated things. */
 function stood(sources: PlaceholderSources, clue: Clue): void {
   const { places, emptiness, photosBeside, sign } = sources;
-  const unfilled = places.filter(({ entry }) => UNFILLED_ROW.test(entry) || UNFILLED_BEGINNING.test(entry));
+  const unfilled = places.filter(
+    ({ entry }) => UNFILLED_ROW.test(entry) || UNFILLED_BEGINNING.test(entry) || NOBODYS_NAME.test(entry),
+  );
   const rows = new Map<string, PlaceholderPlace[]>();
   for (const place of places)
     if (place.row !== null) rows.set(place.row, [...(rows.get(place.row) ?? []), place]);
@@ -278,10 +300,11 @@ function stood(sources: PlaceholderSources, clue: Clue): void {
   // What stands for a person is no sign of a few pixels, as menus have them.
   const isFewTones = emptiness >= FULL || sign !== null;
   const isLarge = Math.max(sources.widthPx, sources.heightPx) >= LEAST_PORTRAIT_PX;
-  if (people.size >= 2 && isFewTones && isLarge && !places.some(isSpokenOf))
+  // The name of who should be there speaks of nothing that is drawn.
+  const isAbout = places.some((place) => isSpokenOf(place) && namesIn(place.alt ?? '').length === 0);
+  if (people.size >= 2 && isFewTones && isLarge && !isAbout)
     clue(2.5, `It stands for ${people.size} people by name.`);
-  else if (people.size === 1 && sign !== null && !places.some(isSpokenOf))
-    clue(1.2, 'It stands where a person is named.');
+  else if (people.size === 1 && sign !== null && !isAbout) clue(1.2, 'It stands where a person is named.');
   const cards = cardsOf(places);
   if (cards >= MANY_CARDS) clue(6.2, `It stands for ${cards} things that have nothing in common.`);
   if (photosBeside >= MOST_PHOTOS && (sign !== null || emptiness >= EMPTY))
