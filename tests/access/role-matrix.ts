@@ -62,6 +62,7 @@ export const ROLE_MATRIX: readonly Row[] = [
   row(`${S}/rights/many/actions.ts takeBackOfMany`, EDIT, 'putRecordsBack'),
   row(`${S}/rights/actions.ts sayCreditForm`, RUN, 'keepCreditForm'),
   row(`${S}/rights/actions.ts writeIntoFiles`, EDIT, 'gatherRights'),
+  row(`${S}/rights/actions.ts tellOnPages`, EDIT, 'gatherTelling'),
   row(`${S}/rights/people/actions.ts recordRelease`, RUN, 'giveRelease'),
   row(`${S}/rights/people/actions.ts withdraw`, RUN, 'withdrawRelease'),
   row(`${S}/rights/papers/actions.ts sendPaper`, EDIT, 'keepPaper'),

@@ -157,6 +157,8 @@ export const changes = pgTable('changes', {
   takesOff: boolean('takes_off').notNull().default(false),
   /** Whether what is recorded of rights is written into the picture's files. */
   writesRights: boolean('writes_rights').notNull().default(false),
+  /** What is told of pictures on pages, and not at one of their places; an edition has one such change of each sort. */
+  tells: text('tells').$type<Telling>(),
   /** Words for all its places. */
   words: jsonb('words').$type<PlaceWords>().notNull(),
   /** Words for one place each, by the number of the placement. */
@@ -173,6 +175,9 @@ export const changes = pgTable('changes', {
   createdBy: text('created_by').notNull(),
   createdAt: moment('created_at').notNull().defaultNow(),
 });
+
+/** `statements`: for search engines, in pages and sitemap. `credits`: a page of picture credits, and the links to it. */
+export type Telling = 'statements' | 'credits';
 
 /** A place that is taken off its page; one of a style sheet stands for all the pages that it is met on. */
 export interface PlaceOff extends Outcome {
@@ -194,8 +199,8 @@ export const edits = pgTable(
       .references(() => changes.id, { onDelete: 'cascade' }),
     pagePath: text('page_path').notNull(),
     sourcePath: text('source_path').notNull(),
-    /** `place`: it is taken off. */
-    subject: text('subject').$type<EditSubject | 'place'>().notNull(),
+    /** `place`: it is taken off. `statement`, `credits` and `link` belong to no place. */
+    subject: text('subject').$type<EditSubject | 'place' | 'statement' | 'credits' | 'link'>().notNull(),
     /** Start of the reference whose place it belongs to: words stand near it. */
     placeStart: integer('place_start').notNull(),
     start: integer('start').notNull(),
@@ -247,7 +252,8 @@ export const newFiles = pgTable('new_files', {
   path: text('path').notNull(),
   sha256: text('sha256').notNull(),
   sizeBytes: integer('size_bytes').notNull(),
-  rendition: jsonb('rendition').$type<Rendition>().notNull(),
+  /** `null` for what is no picture. */
+  rendition: jsonb('rendition').$type<Rendition>(),
 });
 
 /** `undoing`: something was refused, and what had been done is being taken back; `problem` says what. */

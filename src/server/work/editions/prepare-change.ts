@@ -10,7 +10,9 @@ import { asOne } from '../../db/in-transaction';
 import { prepareRemovalsOf } from './prepare-removals-of';
 import { prepareSwap } from './prepare-swap';
 import { prepareTakeOff } from './prepare-take-off';
+import { prepareCredits } from '../rights/prepare-credits';
 import { prepareRights } from '../rights/prepare-rights';
+import { prepareStatements } from '../rights/prepare-statements';
 import { prepareWords } from '../words/prepare-words';
 import { openConnection } from '../sites/site-connection';
 
@@ -61,6 +63,8 @@ async function prepare(db: Database, { change, picture, site }: Preparing): Prom
   const connection = await openConnection(db, site);
   if (change.writesRights) return prepareRights(db, connection, { change, site });
   const sources = new OpenedSources(db, site.id, connection);
+  if (change.tells === 'statements') return prepareStatements(db, connection, { site, sources });
+  if (change.tells === 'credits') return prepareCredits(db, { site, sources });
   if (change.takesOff) return prepareTakeOff(db, sources, change);
   return picture ? prepareSwap(db, sources, { change, picture }) : prepareWords(db, sources, change);
 }

@@ -1,5 +1,6 @@
 /** What is recorded of a site's pictures, given out for search engines. */
 import { imageObject, type ImageObject } from '@/core/rights/image-object';
+import { fileUnder } from '@/core/rights/filed';
 import { imageSitemaps } from '@/core/rights/image-sitemap';
 import { metadataOut } from '@/core/rights/metadata-out';
 import { RecordIndex } from '@/core/rights/record-index';
@@ -38,27 +39,46 @@ async function shown({ pool }: Database, siteId: number): Promise<Shown[]> {
   return rows;
 }
 
+/** What is recorded of the pictures that each page shows; a page of none of which something is recorded is not in it. */
+export async function objectsByPage(db: Database, site: StatedSite): Promise<Map<string, ImageObject[]>> {
+  const index = new RecordIndex(await recordsOf(db, site.id));
+  const objects = new Map<string, ImageObject | null>();
+  const byPage = new Map<string, ImageObject[]>();
+  for (const { page, file, master } of await shown(db, site.id)) {
+    let object = objects.get(file);
+    if (object === undefined) {
+      const fields = index.picture({ url: file, master })?.fields;
+      const terms = fields?.licence ? index.terms(fields.licence) : null;
+      object = fields ? imageObject(addressOf(site, file), metadataOut(fields, terms, null)) : null;
+      objects.set(file, object);
+    }
+    if (object) fileUnder(byPage, page, object);
+  }
+  return byPage;
+}
+
 /** @returns schema.org JSON-LD of every picture of which something is recorded; @throws ProblemError `SITE_ADDRESS_UNKNOWN` */
 export async function statementsOf(db: Database, actor: Actor, site: StatedSite): Promise<string> {
   requireRole(actor, EDITORS, 'give out what is recorded of pictures');
-  const index = new RecordIndex(await recordsOf(db, site.id));
-  const objects = new Map<string, ImageObject>();
-  for (const { file, master } of await shown(db, site.id)) {
-    if (objects.has(file)) continue;
-    const fields = index.picture({ url: file, master })?.fields;
-    const terms = fields?.licence ? index.terms(fields.licence) : null;
-    const object = fields && imageObject(addressOf(site, file), metadataOut(fields, terms, null));
-    if (object) objects.set(file, object);
-  }
-  return `${JSON.stringify({ '@context': 'https://schema.org', '@graph': [...objects.values()] }, null, 2)}\n`;
+  const all = [...(await objectsByPage(db, site)).values()].flat();
+  const graph = [...new Map(all.map((object) => [object.contentUrl, object])).values()];
+  return `${JSON.stringify({ '@context': 'https://schema.org', '@graph': graph }, null, 2)}\n`;
 }
 
 /**
- * The image sitemap of a site.
+ * The image sitemap of a site, part by part: a very large site has several.
  *
- * @param part from 1: a very large site has several
- * @returns `null` where there is no such part
  * @throws ProblemError `SITE_ADDRESS_UNKNOWN`
+ */
+export async function sitemapsOf(db: Database, site: StatedSite): Promise<string[]> {
+  const byPage = new Map<string, string[]>();
+  for (const { page, file } of await shown(db, site.id)) fileUnder(byPage, page, addressOf(site, file));
+  return imageSitemaps([...byPage].map(([page, pictures]) => ({ address: addressOf(site, page), pictures })));
+}
+
+/**
+ * @param part of the image sitemap, from 1
+ * @returns `null` where there is no such part
  */
 export async function sitemapOf(
   db: Database,
@@ -67,11 +87,7 @@ export async function sitemapOf(
   part: number,
 ): Promise<string | null> {
   requireRole(actor, EDITORS, 'give out the image sitemap');
-  const byPage = new Map<string, string[]>();
-  for (const { page, file } of await shown(db, site.id))
-    byPage.set(page, [...(byPage.get(page) ?? []), addressOf(site, file)]);
-  const pages = [...byPage].map(([page, pictures]) => ({ address: addressOf(site, page), pictures }));
-  return imageSitemaps(pages)[part - 1] ?? null;
+  return (await sitemapsOf(db, site))[part - 1] ?? null;
 }
 
 function addressOf({ liveUrl }: StatedSite, path: string): string {

@@ -178,6 +178,7 @@ export async function releaseWords(
         isNull(changes.intakeId),
         eq(changes.takesOff, false),
         eq(changes.writesRights, false),
+        isNull(changes.tells),
         sql`${changes.editionId} in (select id from editions where site_id = ${siteId} and state = 'draft')`,
       ),
     );

@@ -3,7 +3,9 @@
 import { revalidatePath } from 'next/cache';
 import { act } from '@/app/_data/act';
 import type { Problem } from '@/core/problem';
+import type { Telling } from '@/server/db/schema/editions';
 import { gatherRights } from '@/server/work/rights/gather-rights';
+import { gatherTelling } from '@/server/work/rights/gather-telling';
 import { keepCreditForm } from '@/server/work/rights/keep-credit-form';
 import { importRecords, recordPicture } from '@/server/work/rights/keep-records';
 import type { Told } from '@/ui/answer';
@@ -64,6 +66,17 @@ export async function sayCreditForm(
   return outcome.ok
     ? { said: 'Kept; proposals follow as soon as the worker has looked.' }
     : { problem: outcome.problem };
+}
+
+/** Has what is told of pictures on pages made anew, in the edition being gathered. */
+export async function tellOnPages(
+  slug: string,
+  siteId: number,
+  tells: Telling,
+): Promise<{ readonly edition: number } | { readonly problem: Problem }> {
+  const outcome = await act((db, actor) => gatherTelling(db, actor, siteId, tells));
+  revalidatePath(`/s/${slug}`, 'layout');
+  return outcome.ok ? { edition: outcome.value } : { problem: outcome.problem };
 }
 
 /** Has what is recorded of a picture written into its files, in the edition being gathered. */

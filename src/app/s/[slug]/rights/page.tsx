@@ -22,6 +22,7 @@ import { ProblemText } from '@/ui/problem-text';
 import { CODE_CHIP, CODES, VERDICT_NAME } from '@/ui/rights-words';
 import { CreditForms } from './credit-form';
 import { Endings } from './endings';
+import { OnPages } from './on-pages';
 import { RecordsForm } from './records-form';
 import { RightsLine } from './rights-line';
 import { UnknownLots } from './unknown-lots';
@@ -84,6 +85,7 @@ export default async function RightsPage({ params, searchParams }: SiteScreenPro
           records={summary.records}
           mayBringIn={actor.role === 'maintainer'}
         />
+        {mayEdit(actor.role) && !isEmpty ? <OnPages slug={site.slug} siteId={site.id} /> : null}
         {actor.role === 'maintainer' ? <CreditForms slug={site.slug} siteId={site.id} said={forms} /> : null}
       </aside>
     </main>

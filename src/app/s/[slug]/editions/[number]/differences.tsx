@@ -9,6 +9,9 @@ const SUBJECT = {
   caption: 'Caption',
   block: 'Text under it',
   place: 'Taken off',
+  statement: 'For search engines',
+  credits: 'The list of credits',
+  link: 'Link in the foot',
 } as const;
 
 /** What changes at one place: each old value struck through above the new one. */
@@ -22,7 +25,9 @@ export function Differences({ edits: listed }: { edits: readonly Edit[] }) {
             <dt className="text-sm text-ink-3">{SUBJECT[edit.subject]}</dt>
             <dd
               className={
-                edit.subject === 'reference' ? 'text-sm break-all' : 'font-serif whitespace-pre-line'
+                edit.subject === 'reference' || edit.subject === 'statement'
+                  ? 'text-sm break-all'
+                  : 'font-serif whitespace-pre-line'
               }
             >
               {was ? <del className="block text-ink-3">{was}</del> : null}
@@ -45,4 +50,7 @@ const NOTHING = {
   caption: 'none',
   block: '',
   place: '',
+  statement: 'nothing any more',
+  credits: 'nothing any more',
+  link: '',
 } as const;

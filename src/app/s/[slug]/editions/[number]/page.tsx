@@ -14,6 +14,7 @@ import { Losses } from './losses';
 import { OffsOfEdition } from './offs-of-edition';
 import { Progress } from './progress';
 import { RightsOfEdition } from './rights-of-edition';
+import { TellingOfEdition } from './telling-of-edition';
 import { Weights } from './weights';
 import { WordsOfEdition } from './words-of-edition';
 
@@ -33,6 +34,8 @@ interface Touches {
   readonly spots: number;
   readonly sources: number;
   readonly added: number;
+  /** Pages and sitemaps that are made. */
+  readonly texts: number;
   /** Files that are there already, and get other bytes. */
   readonly rewritten: number;
   readonly taken: number;
@@ -43,6 +46,7 @@ function touchesText(n: Touches): string {
   const parts = [
     n.spots > 0 ? `changes ${count(n.spots, 'spot')} in ${count(n.sources, 'file')}` : null,
     n.added > 0 ? `adds ${count(n.added, 'picture file')}` : null,
+    n.texts > 0 ? `writes ${count(n.texts, 'other file')}` : null,
     n.rewritten > 0 ? `writes rights into ${count(n.rewritten, 'picture file')}` : null,
     n.taken > 0 ? `takes ${count(n.taken, 'file')} off the site` : null,
   ].filter((part) => part !== null);
@@ -65,10 +69,12 @@ export default async function EditionPage({ params }: { params: Promise<{ slug: 
     gathered.filter(({ change }) => change.writesRights).map(({ change }) => change.id),
   );
   const rewritten = files.filter(({ changeId }) => writing.has(changeId)).length;
+  const texts = files.filter(({ rendition }) => rendition === null).length;
   const touches = touchesText({
     spots: edits.length,
     sources: written.size,
-    added: files.length - rewritten,
+    added: files.length - rewritten - texts,
+    texts,
     rewritten,
     taken: taken.length,
   });
@@ -101,6 +107,14 @@ export default async function EditionPage({ params }: { params: Promise<{ slug: 
             edits: edits.filter(({ changeId }) => changeId === change.id),
             takeOut: isDraft ? <TakeOut run={takeOut.bind(null, slug, change.id)} /> : null,
           };
+          if (change.tells)
+            return (
+              <TellingOfEdition
+                key={change.id}
+                {...shared}
+                files={files.filter(({ changeId }) => changeId === change.id)}
+              />
+            );
           if (change.writesRights)
             return (
               <RightsOfEdition

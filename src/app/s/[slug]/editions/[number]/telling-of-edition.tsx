@@ -1,0 +1,79 @@
+import type { ReactNode } from 'react';
+import type { changes, edits, newFiles } from '@/server/db/schema/editions';
+import { bytesText, count, placeText } from '@/ui/format';
+import { ChangeHead } from './change-head';
+import { changedAlike } from './changed-alike';
+import { Differences } from './differences';
+import { LivePage } from './live-page';
+
+type Edit = typeof edits.$inferSelect;
+
+interface TellingOfEditionProps {
+  change: typeof changes.$inferSelect;
+  edits: readonly Edit[];
+  files: readonly (typeof newFiles.$inferSelect)[];
+  liveUrl: string | null;
+  takeOut: ReactNode;
+}
+
+const NAMES = { statements: 'What search engines are told', credits: 'The page of picture credits' } as const;
+/** Pages that are shown with what changes on them; the others are named. */
+const SHOWN = 6;
+
+/** What is told of pictures on pages: each page with what it says then, those together that change alike. */
+export function TellingOfEdition({ change, edits: listed, files, liveUrl, takeOut }: TellingOfEditionProps) {
+  const name = NAMES[change.tells ?? 'statements'];
+  const groups = changedAlike(listed);
+  const rest = groups.slice(SHOWN).flat();
+  return (
+    <section aria-label={name} className="border-b border-line pb-3">
+      <ChangeHead change={change} takeOut={takeOut}>
+        <span className="font-semibold">{name}</span>{' '}
+        <span className="text-ink-2">
+          {listed.length > 0
+            ? `on ${count(new Set(listed.map(({ pagePath }) => pagePath)).size, 'page')}`
+            : ''}
+        </span>
+      </ChangeHead>
+      {files.map(({ id, path, sizeBytes }) => (
+        <p key={id} className="px-5 pt-2">
+          <span className="font-semibold break-all">{path}</span>{' '}
+          <span className="text-sm text-ink-2">
+            {path.endsWith('.xml') ? 'is written' : 'is made after a page of the site'},{' '}
+            {bytesText(sizeBytes)}
+          </span>
+        </p>
+      ))}
+      <ul className="mt-2">
+        {groups.slice(0, SHOWN).map(([first, ...others]) => (
+          <li key={first[0]?.id} className="border-t border-line-2 px-5 py-2">
+            <p>
+              <span className="font-semibold">{placeText(first[0]?.pagePath ?? '')}</span>
+              {others.length > 0 ? (
+                <span
+                  className="text-sm text-ink-2"
+                  title={others.map(([edit]) => edit?.pagePath).join('\n')}
+                >
+                  {' '}
+                  and {count(others.length, 'more page')} alike
+                </span>
+              ) : null}
+              <LivePage liveUrl={liveUrl} path={first[0]?.pagePath ?? ''} />
+            </p>
+            <Differences edits={first} />
+          </li>
+        ))}
+      </ul>
+      {rest.length > 0 ? (
+        <details className="px-5 text-sm text-ink-2">
+          <summary className="cursor-pointer">{count(rest.length, 'more page')}, each with its own</summary>
+          <ul>
+            {rest.map(([edit]) => (
+              <li key={edit?.id}>{placeText(edit?.pagePath ?? '')}</li>
+            ))}
+          </ul>
+        </details>
+      ) : null}
+    </section>
+  );
+}

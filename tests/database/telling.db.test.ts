@@ -1,0 +1,176 @@
+/** What is told of pictures on the pages themselves: statements for search engines, and the page of picture credits. */
+import { readFile } from 'node:fs/promises';
+import { join } from 'node:path';
+import { eq } from 'drizzle-orm';
+import sharp from 'sharp';
+import { beforeAll, describe, expect, it } from 'vitest';
+import { facade, river } from '@demo/site/scenes';
+import { rightsSummary } from '@/app/_data/rights/rights';
+import { changes } from '@/server/db/schema/editions';
+import { sites } from '@/server/db/schema/sites';
+import { publishEdition, withdrawEdition } from '@/server/work/editions/publish-edition';
+import { dropChange } from '@/server/work/editions/gather-swap';
+import { gatherTelling } from '@/server/work/rights/gather-telling';
+import { importRecords } from '@/server/work/rights/keep-records';
+import { connected } from '../fixtures/connected';
+import { runJobs, runJobsThatMayFail } from '../fixtures/run-jobs';
+import { MAINTAINER, useDatabase, VIEWER } from '../fixtures/test-database';
+import { snapshot, writeFiles } from '../fixtures/write-site';
+
+const held = useDatabase();
+let siteId: number;
+let folder: string;
+
+const RECORDS = [
+  { record: 'picture', files: ['img/*'], licence: 'own-work', holder: 'The school' },
+  { record: 'picture', files: ['img/hall.jpg'], title: 'The hall', creator: ['Ann Lee'], licence: 'CC-BY-SA-4.0', source: 'https://pictures.example/7' },
+]; // prettier-ignore
+const page = (title: string, body: string, foot = '<footer>\r\n<p>The school</p>\r\n</footer>') =>
+  `<!doctype html>\r\n<html lang="en">\r\n<head>\r\n<meta charset="utf-8">\r\n<title>${title} | School</title>\r\n</head>\r\n<body>\r\n<nav><a href="/index.html">Home</a></nav>\r\n<main>\r\n${body}\r\n</main>\r\n${foot}\r\n</body>\r\n</html>\r\n`;
+
+beforeAll(async () => {
+  folder = join(held.folder, 'site');
+  const jpeg = (svg: string) => sharp(Buffer.from(svg)).resize(600, 400).jpeg().toBuffer();
+  await writeFiles(folder, {
+    'img/hall.jpg': await jpeg(facade(3, 'red')),
+    'img/river.jpg': await jpeg(river(4)),
+    'index.html': page('Home', '<h1>Home</h1><p><img src="img/hall.jpg" alt="Red doors"></p>'),
+    'house/index.html': page('House', '<h1>House</h1><img src="../img/hall.jpg" alt="Red doors">', ''),
+    'water.html': page('Water', '<h1>Water</h1><img src="img/river.jpg" alt="The river">'),
+  });
+  siteId = await connected(held.db, 'Telling', folder);
+  await held.db.orm.update(sites).set({ liveUrl: 'https://www.school.example' }).where(eq(sites.id, siteId));
+  const bytes = new TextEncoder().encode(RECORDS.map((row) => JSON.stringify(row)).join('\n'));
+  await importRecords(held.db, MAINTAINER, siteId, { name: 'r.jsonl', bytes, isInstead: true });
+  await runJobs(held.db);
+});
+
+const written = (path: string) => readFile(join(folder, path), 'utf8');
+const draft = async () => {
+  const { rows } = await held.db.pool.query<{ id: number }>(
+    "select id from editions where site_id = $1 and state = 'draft'",
+    [siteId],
+  );
+  return rows[0]?.id ?? 0;
+};
+const published = async () => {
+  const id = await draft();
+  await publishEdition(held.db, MAINTAINER, id);
+  await runJobs(held.db);
+  const { rows } = await held.db.pool.query<{ proven: boolean }>(
+    'select proven from publications where edition_id = $1 order by id desc limit 1',
+    [id],
+  );
+  expect(rows).toEqual([{ proven: true }]);
+  return id;
+};
+const taken = async (id: number) => {
+  await withdrawEdition(held.db, MAINTAINER, id);
+  await runJobs(held.db);
+};
+
+describe('the page of picture credits', () => {
+  it('answers what was missing: made after a page of the site, linked from those that show the picture, and gone to the byte', async () => {
+    const before = await snapshot(folder);
+    const water = await written('water.html');
+    expect((await rightsSummary(siteId)).codes.no).toEqual({ 'credit-missing': 1 });
+    await gatherTelling(held.db, MAINTAINER, siteId, 'credits');
+    await runJobs(held.db);
+    const id = await published();
+    const made = await written('picture-credits.html');
+    expect(made).toContain('<title>Picture credits | School</title>');
+    expect(made).toContain('<nav><a href="/index.html">Home</a></nav>\r\n<main>\r\n<h1>Picture credits</h1>');
+    expect(made).toContain(
+      'hall.jpg: “<a href="https://pictures.example/7">The hall</a>” by Ann Lee, <a href="https://creativecommons.org/licenses/by-sa/4.0/">CC BY-SA 4.0</a>',
+    );
+    expect(await written('index.html')).toContain(
+      '</p>\r\n<a href="picture-credits.html">Picture credits</a>\r\n</footer>',
+    );
+    expect(await written('house/index.html')).toContain(
+      '<a href="../picture-credits.html">Picture credits</a>\r\n</body>',
+    );
+    expect(await written('water.html')).toBe(water);
+    expect((await rightsSummary(siteId)).codes.no).toEqual({});
+    await taken(id);
+    expect(await snapshot(folder)).toEqual(before);
+    expect((await rightsSummary(siteId)).codes.no).toEqual({ 'credit-missing': 1 });
+  });
+
+  it('is kept: what comes in later is added to its list, and a second time there is nothing to do', async () => {
+    await gatherTelling(held.db, MAINTAINER, siteId, 'credits');
+    await runJobs(held.db);
+    await published();
+    await gatherTelling(held.db, MAINTAINER, siteId, 'credits');
+    await runJobsThatMayFail(held.db);
+    const [change] = await held.db.orm
+      .select()
+      .from(changes)
+      .where(eq(changes.editionId, await draft()));
+    expect(change).toMatchObject({ state: 'failed', problem: { code: 'CREDITS_WRITTEN' } });
+    await dropChange(held.db, MAINTAINER, change?.id ?? 0);
+    const more = { record: 'picture', files: ['img/river.jpg'], title: 'The river', creator: ['Tom Hay'], licence: 'CC-BY-4.0' }; // prettier-ignore
+    const bytes = new TextEncoder().encode([...RECORDS, more].map((row) => JSON.stringify(row)).join('\n'));
+    await importRecords(held.db, MAINTAINER, siteId, { name: 'r.jsonl', bytes, isInstead: true });
+    await runJobs(held.db);
+    expect((await rightsSummary(siteId)).codes.no).toEqual({ 'credit-missing': 1 });
+    await gatherTelling(held.db, MAINTAINER, siteId, 'credits');
+    await runJobs(held.db);
+    await published();
+    expect(await written('picture-credits.html')).toMatch(
+      /<li>hall\.jpg: .*<\/li>\r\n<li>river\.jpg: “The river” by Tom Hay, /u,
+    );
+    expect((await rightsSummary(siteId)).codes.no).toEqual({});
+  });
+});
+
+describe('statements for search engines', () => {
+  const graphOf = async (path: string) => {
+    const [, json = '{}'] = /id="picture-rights">(.*)<\/script>/u.exec(await written(path)) ?? [];
+    return (JSON.parse(json) as { '@graph'?: { contentUrl: string; license?: string }[] })['@graph'] ?? [];
+  };
+
+  it('stand in the heads of the pages, with the sitemap, and go to the byte', async () => {
+    const before = await snapshot(folder);
+    await gatherTelling(held.db, MAINTAINER, siteId, 'statements');
+    await runJobs(held.db);
+    const id = await published();
+    expect(await graphOf('house/index.html')).toMatchObject([
+      {
+        contentUrl: 'https://www.school.example/img/hall.jpg',
+        license: 'https://creativecommons.org/licenses/by-sa/4.0/',
+      },
+    ]);
+    expect(await graphOf('water.html')).toHaveLength(1);
+    expect(await written('image-sitemap.xml')).toContain(
+      '<image:loc>https://www.school.example/img/river.jpg</image:loc>',
+    );
+    // A second time there is nothing to write; the places in the statements change nothing of the answers.
+    await gatherTelling(held.db, MAINTAINER, siteId, 'statements');
+    await runJobsThatMayFail(held.db);
+    const [change] = await held.db.orm
+      .select()
+      .from(changes)
+      .where(eq(changes.editionId, await draft()));
+    expect(change).toMatchObject({ state: 'failed', problem: { code: 'STATEMENTS_WRITTEN' } });
+    await dropChange(held.db, MAINTAINER, change?.id ?? 0);
+    expect((await rightsSummary(siteId)).codes.no).toEqual({});
+    await taken(id);
+    expect(await snapshot(folder)).toEqual(before);
+  });
+
+  it('are not for viewers to gather', async () => {
+    await expect(gatherTelling(held.db, VIEWER, siteId, 'statements')).rejects.toThrow();
+    await expect(gatherTelling(held.db, VIEWER, siteId, 'credits')).rejects.toThrow();
+  });
+
+  it('need to know at which address readers find the site', async () => {
+    await held.db.orm.update(sites).set({ liveUrl: null }).where(eq(sites.id, siteId));
+    await gatherTelling(held.db, MAINTAINER, siteId, 'statements');
+    await runJobsThatMayFail(held.db);
+    const [change] = await held.db.orm
+      .select()
+      .from(changes)
+      .where(eq(changes.editionId, await draft()));
+    expect(change).toMatchObject({ state: 'failed', problem: { code: 'SITE_ADDRESS_UNKNOWN' } });
+  });
+});
