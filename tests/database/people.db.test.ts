@@ -114,6 +114,21 @@ describe('a release taken back', () => {
     expect(await query("select 1 from rights_answers where site_id = $1 and because ? 'release-withdrawn'")).toEqual([]);
   }); // prettier-ignore
 
+  it('leaves a crop beside which the person is marked', async () => {
+    const mark = (x: number) => markPeople(held.db, MAINTAINER, siteId, { file: 'img/choir.jpg', marks: [{ person: 'p1', x, y: 0.5 }] }); // prettier-ignore
+    const filesOf = async () => (await lookAtPeople(held.db, MAINTAINER, siteId, 'p1'))[0]?.files;
+    await mark(0.4);
+    expect(await filesOf()).toContain('img/choir-crop.jpg');
+    await mark(0.02);
+    expect(await filesOf()).toEqual(['img/choir-small.webp', 'img/choir.jpg', 'img/old/choir-2024.jpg']);
+    expect(await withdraw('2026-11-27')).toMatchObject({ files: 3 });
+    await runJobs(held.db);
+    const said = await query<{ may: string }>("select may from rights_answers where site_id = $1 and file_path = 'img/choir-crop.jpg'"); // prettier-ignore
+    expect(said.map(({ may }) => may)).not.toContain('no');
+    const gone = await query<{ path: string }>('select path from removals r join editions e on e.id = r.edition_id where e.site_id = $1'); // prettier-ignore
+    expect(gone.map(({ path }) => path)).not.toContain('img/choir-crop.jpg');
+  });
+
   it('of a day to come is recorded, and nothing gathered', async () => {
     expect(await withdraw('2026-12-24')).toEqual({ edition: null, places: 0, files: 4 });
     expect(await releasesOf('p1')).toMatchObject([

@@ -74,7 +74,11 @@ export function* answerSite<P extends PlacementOfFile>(
       yield {
         placement,
         credit,
-        answer: may({ page: page.address, file, changes, credit }, day, site.records),
+        answer: may(
+          { page: page.address, file, changes, credit, frame: rendition?.frame },
+          day,
+          site.records,
+        ),
       };
     }
   }

@@ -121,6 +121,21 @@ it.each<[string, readonly RightsRecord[], string | null]>([
   expect(until === null ? null : isoDay(until)).toBe(expected);
 }); // prettier-ignore
 
+it.each<[string, RegExp | null]>([
+  ['Great Britain', /It is given for Great Britain, and pages are read everywhere/u],
+  ['the whole world', null],
+  ['weltweit', null],
+])('a licence for %s is told in the chain, and changes no answer', (territory, sentence) => {
+  const { may: verdict, chain } = asked([
+    picture({ licence: 'own:bright' }),
+    { ...BRIGHT, territory } as RightsRecord,
+  ]);
+  expect(verdict).toBe(asked([picture({ licence: 'own:bright' }), BRIGHT]).may);
+  const said = chain.map((step) => step.sentence).filter((one) => one.includes('It is given for'));
+  if (sentence) expect(said).toEqual([expect.stringMatching(sentence)]);
+  else expect(said).toEqual([]);
+});
+
 const anyDay = fc.integer({ min: TODAY - 60, max: TODAY + 60 });
 const anyRelease: fc.Arbitrary<Release> = fc.record(
   {

@@ -2,6 +2,7 @@
  * The question: may this picture stand here, on that day? Every reason that holds is given; nothing hides another, but
  * for one person's releases. No legal advice: it says what the records say.
  */
+import type { Rect } from '../picture/grey-plane';
 import { isoDay, type Day } from '../dating/day';
 import type { FoundCredit } from './credit/find-credit';
 import type { Terms } from './licences';
@@ -36,6 +37,8 @@ export interface PlaceOfFile {
   /** How the file differs from the master of its picture; none where it is the master, or only scaled. */
   readonly changes: () => readonly Modification[];
   readonly credit: FoundCredit;
+  /** Where the file lies in the master; absent, or `null`, where that is not known. */
+  readonly frame?: (() => Rect | null) | undefined;
 }
 
 export interface Answer {
@@ -101,7 +104,7 @@ function ask(place: PlaceOfFile, records: RecordIndex): Asked {
   return {
     ...{ place, covered, records },
     terms: licence ? records.terms(licence) : null,
-    people: records.shown(place.file),
+    people: records.shown(place.file, place.frame),
   };
 }
 
@@ -121,6 +124,9 @@ function firstNo(asked: Asked, today: Day): Day | null {
   return days.find(isNo) ?? null;
 }
 
+/** Territories that a page does not leave. */
+const EVERYWHERE = /world|welt|monde|mund(?:o|ial)|global|everywhere|universal/iu;
+
 function premises({ place, covered, terms, records }: Asked): string[] {
   const said: string[] = [];
   if (covered) {
@@ -135,6 +141,11 @@ function premises({ place, covered, terms, records }: Asked): string[] {
       );
   }
   if (terms) said.push(`Its licence is ${terms.name}.`);
+  const territory = terms?.record?.territory?.trim();
+  if (territory && !EVERYWHERE.test(territory))
+    said.push(
+      `It is given for ${territory}, and pages are read everywhere: let the holder say that the web is meant.`,
+    );
   const { purpose, isCommercial } = records.purposeOf(place.page);
   said.push(`The page is for ${purposeText(purpose)}${isCommercial ? ', and commercial' : ''}.`);
   if (place.credit.needed)

@@ -3,7 +3,15 @@ import { dayOf, type Day } from '../dating/day';
 import { originClues, type OriginFacts } from './origin-clues';
 
 const NOTHING: OriginFacts = {
-  ...{ name: 'hall.jpg', widthPx: 900, heightPx: 600, embedded: {}, firstSeen: null },
+  ...{
+    name: 'hall.jpg',
+    widthPx: 900,
+    heightPx: 600,
+    embedded: {},
+    firstSeen: null,
+    fetched: null,
+    loaded: null,
+  },
   ...{ alike: [], neighbours: [], unrecordedNeighbours: 0 },
 };
 
@@ -23,6 +31,8 @@ it.each<[string, Partial<OriginFacts>, string, string]>([
   ['a share picture', { widthPx: 1200, heightPx: 630 }, 'somebody’s page', '1200 × 630'],
   ['a twin that is recorded', { alike: [{ path: 'img/a.jpg', holder: 'Brightline' }] }, 'a known holder', 'recorded as Brightline’s'],
   ['its folder', { neighbours: [{ holder: 'Tom Hay', count: 5 }], unrecordedNeighbours: 2 }, 'a known holder', '5 of 7'],
+  ['where it was fetched', { fetched: { address: 'https://pictures.example/a/7.jpg', on: '2026-03-04' } }, 'somebody’s page', 'from pictures.example on 2026-03-04'],
+  ['a host that has one of its name', { loaded: { host: 'cdn.example', page: 'news.html' } }, 'somebody’s page', 'news.html loads a picture of the same name from cdn.example'],
   ['when it came', { firstSeen: { day: dayOf(2024, 5, 1) as Day, page: 'news.html' } }, 'nobody yet', '2024-05-01, on news.html'],
 ])('%s', (_, facts, points, says) => {
   const [first] = originClues({ ...NOTHING, ...facts });

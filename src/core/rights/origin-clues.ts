@@ -1,5 +1,6 @@
 /** What points to where a picture of unknown origin comes from: each clue in words, with what it makes likely. */
 import { isoDay, type Day } from '../dating/day';
+import { hostOf } from './record-index';
 
 /** What is known of the picture, by whoever looked. */
 export interface OriginFacts {
@@ -18,6 +19,10 @@ export interface OriginFacts {
   };
   /** When it was first seen on the site. */
   readonly firstSeen: { readonly day: Day; readonly page: string } | null;
+  /** From which address its bytes, or those it was made from, were fetched, and when. */
+  readonly fetched: { readonly address: string; readonly on: string } | null;
+  /** Another host from which a page loads a picture of the same name. */
+  readonly loaded: { readonly host: string; readonly page: string } | null;
   /** Other files of the same picture, or nearly, that are recorded. */
   readonly alike: readonly { readonly path: string; readonly holder: string }[];
   /** Whose the other pictures in its folder are, as far as is recorded. */
@@ -111,8 +116,19 @@ function fromSize({ widthPx, heightPx, embedded }: OriginFacts): OriginClue[] {
   return [clue('a picture agency', 1, `Its longer side has ${longest} pixels, a size in which agencies show what they sell.`, 'Look through the bills; a preview may not be shown at all.')]; // prettier-ignore
 }
 
-function fromSite({ firstSeen, alike, neighbours, unrecordedNeighbours }: OriginFacts): OriginClue[] {
+function fromSite({
+  fetched,
+  loaded,
+  firstSeen,
+  alike,
+  neighbours,
+  unrecordedNeighbours,
+}: OriginFacts): OriginClue[] {
   const clues: OriginClue[] = [];
+  if (fetched)
+    clues.push(clue('somebody’s page', 3, `It was fetched from ${hostOf(fetched.address)} on ${fetched.on}: ${fetched.address}`, `Look there for its terms, and ask whoever keeps ${hostOf(fetched.address)}.`)); // prettier-ignore
+  if (loaded)
+    clues.push(clue('somebody’s page', 2, `${loaded.page} loads a picture of the same name from ${loaded.host}.`, `Compare the two; if it is one picture, ask whoever keeps ${loaded.host}.`)); // prettier-ignore
   for (const { path, holder } of alike.slice(0, 3))
     clues.push(clue('a known holder', 3, `${path} looks the same, and is recorded as ${holder}’s.`, `Compare the two; if it is one picture, record ${holder} here as well.`)); // prettier-ignore
   const [most] = [...neighbours].sort((a, b) => b.count - a.count);

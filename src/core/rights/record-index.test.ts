@@ -98,6 +98,46 @@ describe('who is on a file', () => {
   }); // prettier-ignore
 });
 
+describe('who is on a part of a picture', () => {
+  const marks = [
+    { person: 'a', x: 0.2, y: 0.4 },
+    { person: 'b', x: 0.8, y: 0.4 },
+    { person: 'b', x: 0.9, y: 0.9 },
+  ];
+  const record: RightsRecord = { record: 'shows', files: ['img/hall.jpg'], people: ['a', 'b', 'c'], marks };
+  const part = (left: number, top: number, width: number, height: number) => () => ({
+    left,
+    top,
+    width,
+    height,
+  });
+  const file = { url: 'img/hall-crop.jpg', master: 'img/hall.jpg' };
+  const index = new RecordIndex([record]);
+
+  it.each<
+    [string, (() => { left: number; top: number; width: number; height: number }) | undefined, string[]]
+  >([
+    ['all, where nobody knows which part it is', undefined, ['a', 'b', 'c']],
+    ['all of the whole', part(0, 0, 1, 1), ['a', 'b', 'c']],
+    ['who is marked in it, and who is marked nowhere', part(0, 0, 0.5, 1), ['a', 'c']],
+    ['who is marked at its edge: a face is larger than its mark', part(0.25, 0, 0.3, 1), ['a', 'c']],
+    ['who is marked in it once, and beside it once', part(0.6, 0.6, 0.4, 0.4), ['b', 'c']],
+    ['nobody of those who are marked', part(0.4, 0.6, 0.2, 0.4), ['c']],
+  ])('%s', (_, frame, people) => {
+    expect(index.shown(file, frame)).toEqual(people);
+  });
+
+  it('is nobody where all are marked beside it', () => {
+    const both = new RecordIndex([{ ...record, people: ['a', 'b'] }]);
+    expect(both.shown(file, part(0.4, 0.6, 0.2, 0.4))).toEqual([]);
+  });
+
+  it('asks marks of the master alone, not of another file', () => {
+    const own = new RecordIndex([{ ...record, files: ['img/hall-crop.jpg'] }]);
+    expect(own.shown(file, part(0.4, 0.6, 0.2, 0.4))).toEqual(['a', 'b', 'c']);
+  });
+});
+
 it.each<[string, string, boolean]>([
   ['index.html', 'general', false],
   ['shop/a.html', 'selling', true],

@@ -1,4 +1,5 @@
 /** Finds what the records say of a file, of a page and of a person: the most exact record wins, field by field. */
+import type { Rect } from '../picture/grey-plane';
 import { formOf, type CreditForm } from './credit/credit-forms';
 import { firstFolder, isPattern, literalsIn, matcherOf } from './address-pattern';
 import { fileUnder } from './filed';
@@ -6,6 +7,7 @@ import { catalogued, ownTerms, type Terms } from './licences';
 import {
   isSaid,
   type LicenceRecord,
+  type PersonMark,
   type PersonRecord,
   type PictureFields,
   type PictureRecord,
@@ -104,6 +106,20 @@ class Entries<R extends { readonly files: readonly string[] }> {
     for (const entries of byLiterals(this.patterns(url))) levels.push({ how: 'pattern', entries });
     return levels.filter(({ entries }) => entries.length > 0);
   }
+}
+
+/** A mark is set on a face, which reaches further than its point: so far, in shares of the master. */
+const FACE = 0.08;
+
+/** Whether a person may be seen in a part of a picture: nobody marked them, or they are marked in it, or at its edge. */
+function mayBeIn({ left, top, width, height }: Rect, person: string, marks: readonly PersonMark[]): boolean {
+  const own = marks.filter((mark) => mark.person === person);
+  return (
+    own.length === 0 ||
+    own.some(
+      ({ x, y }) => x > left - FACE && x < left + width + FACE && y > top - FACE && y < top + height + FACE,
+    )
+  );
 }
 
 /** Runs of patterns that say as much. */
@@ -230,11 +246,19 @@ export class RecordIndex {
     return { fields: fields as PictureFields, licenceBy, by };
   }
 
-  /** Who is recorded on a file: the people of the most exact records, together; `null` where none says any. */
-  shown(file: FileAddress): string[] | null {
-    for (const { entries } of this.shows.levels(file)) {
+  /**
+   * Who is recorded on a file: the people of the most exact records, together; `null` where none says any. Of a part of the
+   * master those are left out who are marked on the master beside it.
+   *
+   * @param frame where the file lies in its master; `null` where that is not known
+   */
+  shown(file: FileAddress, frame: () => Rect | null = () => null): string[] | null {
+    for (const { how, entries } of this.shows.levels(file)) {
       const people = new Set(entries.flatMap(({ record }) => record.people ?? []));
-      if (people.size > 0 || entries.some(({ record }) => record.people === null)) return [...people];
+      if (people.size === 0 && !entries.some(({ record }) => record.people === null)) continue;
+      const marks = how === 'family' ? entries.flatMap(({ record }) => record.marks ?? []) : [];
+      const part = marks.length > 0 ? frame() : null;
+      return part ? [...people].filter((person) => mayBeIn(part, person, marks)) : [...people];
     }
     return null;
   }

@@ -54,6 +54,8 @@ export interface LicenceRecord {
   readonly credit?: boolean | null | undefined;
   /** The very words of the credit. */
   readonly line?: string | null | undefined;
+  /** Where it may be shown, in the words of the licence: a country, a region. Pages are read everywhere. */
+  readonly territory?: string | null | undefined;
   /** Hosts on which it may be shown. */
   readonly sites?: readonly string[] | null | undefined;
   readonly from?: Day | null | undefined;
@@ -83,6 +85,15 @@ export interface ShowsRecord {
   readonly record: 'shows';
   readonly files: readonly string[];
   readonly people?: readonly string[] | null | undefined;
+  /** Where they are on the file, as far as somebody marked it. */
+  readonly marks?: readonly PersonMark[] | null | undefined;
+}
+
+/** Where a person's face is, in shares of width and height, 0 to 1. */
+export interface PersonMark {
+  readonly person: string;
+  readonly x: number;
+  readonly y: number;
 }
 
 /** Whether every picture is to be credited, whatever its licence asks for. */

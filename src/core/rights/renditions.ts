@@ -14,6 +14,8 @@ export interface Rendition {
   readonly master: string;
   /** How it differs from the master. Looked at when it is asked for: most licences do not care. */
   readonly changes: () => readonly Modification[];
+  /** Where it lies in the master, which is turned as it is; `null` where that is not known. */
+  readonly frame: () => Rect | null;
   /** The addresses of all files of the picture. */
   readonly files: readonly string[];
 }
@@ -38,15 +40,25 @@ export function renditionsOf(families: readonly Family[], sources: RenditionSour
     const named = sources.addressesOf(master).find(sources.isNamed);
     const address = named ?? sources.addressesOf(master)[0] ?? master;
     const files = group.flatMap(({ members }) => members.flatMap(({ id }) => sources.addressesOf(id)));
-    const add = (id: string, look: () => readonly Modification[]) => {
+    const add = (id: string, look: () => readonly Modification[], frame: () => Rect | null) => {
       let known: readonly Modification[] | null = null;
       const changes = () => (known ??= look());
-      for (const path of sources.addressesOf(id)) renditions.set(path, { master: address, changes, files });
+      for (const path of sources.addressesOf(id))
+        renditions.set(path, { master: address, changes, frame, files });
     };
-    for (const member of first.members) add(member.id, () => changesOf(member, master, first, sources));
+    for (const member of first.members)
+      add(
+        member.id,
+        () => changesOf(member, master, first, sources),
+        () => frameOf(member, master, first),
+      );
     for (const family of turned)
       for (const member of family.members)
-        add(member.id, () => ['turned', ...changesOf(member, family.master, family, sources)]);
+        add(
+          member.id,
+          () => ['turned', ...changesOf(member, family.master, family, sources)],
+          () => null,
+        );
   }
   return renditions;
 }
@@ -212,6 +224,19 @@ function changesOf(
   const isWholeFrame = isWhole(through.own) && isWhole(through.other) && !through.isMirrored;
   const kind = isWholeFrame ? (judged(own, original, WHOLE, { isMirrored: false })?.kind ?? 'same') : 'same';
   return modificationsOf(own, original, { ...through, kind });
+}
+
+/** Where a file lies in the master, in shares of the master. */
+function frameOf(
+  { id, link }: { readonly id: string; readonly link: Link | null },
+  master: string,
+  family: Family,
+): Rect | null {
+  if (id === master) return WHOLE;
+  if (!link) return null;
+  if (master === family.master) return link.other;
+  const other = family.members.find((member) => member.id === master)?.link;
+  return other ? (linkBetween(link, other)?.other ?? null) : null;
 }
 
 /** How a picture lies in another one, both being known to lie in a third. */

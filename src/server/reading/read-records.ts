@@ -19,6 +19,7 @@ const day = Joi.string()
 const text = Joi.string().allow('', null);
 const texts = Joi.array().items(Joi.string()).single().allow(null);
 const files = Joi.array().items(Joi.string().min(1)).single().min(1).required();
+const share = Joi.number().min(0).max(1).required();
 const kind = (name: string) => Joi.string().valid(name).required();
 
 const SCHEMAS: Readonly<Record<RightsRecord['record'], Joi.ObjectSchema>> = {
@@ -42,7 +43,7 @@ const SCHEMAS: Readonly<Record<RightsRecord['record'], Joi.ObjectSchema>> = {
   licence: Joi.object({
     ...{ record: kind('licence'), id: Joi.string().required(), name: text, purposes: texts, line: text },
     ...{ commercial: Joi.boolean().allow(null), modify: Joi.boolean().allow(null) },
-    ...{ credit: Joi.boolean().allow(null), sites: texts, from: day, until: day },
+    ...{ credit: Joi.boolean().allow(null), sites: texts, territory: text, from: day, until: day },
   }),
   person: Joi.object({
     record: kind('person'),
@@ -51,7 +52,12 @@ const SCHEMAS: Readonly<Record<RightsRecord['record'], Joi.ObjectSchema>> = {
       .items(Joi.object({ purposes: texts, from: day, until: day, withdrawn: day }).unknown())
       .allow(null),
   }),
-  shows: Joi.object({ record: kind('shows'), files, people: texts }),
+  shows: Joi.object({
+    ...{ record: kind('shows'), files, people: texts },
+    marks: Joi.array()
+      .items(Joi.object({ person: Joi.string().required(), x: share, y: share }).unknown())
+      .allow(null),
+  }),
   'credit-form': Joi.object({
     ...{ record: kind('credit-form'), always: Joi.boolean().allow(null), form: text, pattern: text },
   }),

@@ -1,8 +1,9 @@
 import 'server-only';
 import { dayOfMs } from '@/core/dating/day';
 import { originClues, type OriginClue, type OriginFacts } from '@/core/rights/origin-clues';
-import { RecordIndex } from '@/core/rights/record-index';
+import { hostOf, RecordIndex } from '@/core/rights/record-index';
 import { database } from '@/server/db/database';
+import type { IntakeSource } from '@/server/db/schema/editions';
 import { recordsOf } from '@/server/work/rights/records-of-site';
 
 interface FileLooked {
@@ -15,16 +16,47 @@ interface FileLooked {
 /** What points to where a picture comes from, by its largest file, its folder, its pages and the other sites here. */
 export async function cluesOf(siteId: number, file: FileLooked): Promise<OriginClue[]> {
   const index = new RecordIndex(await recordsOf(database(), siteId));
-  const [embedded, firstSeen, alike] = await Promise.all([
+  const [fetched, loaded, embedded, firstSeen, alike] = await Promise.all([
+    fetchedFrom(siteId, file),
+    loadedFrom(siteId, file.path),
     embeddedOf(file.sha256),
     firstSeenOf(siteId, file.path),
     alikeElsewhere(siteId, file.sha256),
   ]);
   return originClues({
     ...{ name: file.path.split('/').at(-1) ?? file.path, embedded, firstSeen, alike },
+    ...{ fetched, loaded },
     ...{ widthPx: file.widthPx ?? 0, heightPx: file.heightPx ?? 0 },
     ...(await neighboursOf(siteId, file.path, index)),
   });
+}
+
+/** Where a picture was fetched from whose bytes these are, or that an edition put in under this name. */
+async function fetchedFrom(siteId: number, { path, sha256 }: FileLooked): Promise<OriginFacts['fetched']> {
+  const { rows } = await database().pool.query<{ source: IntakeSource }>(
+    `select i.source from intake i where i.site_id = $1 and i.source is not null
+       and not coalesce((i.source ->> 'isOwn')::boolean, false)
+       and (i.sha256 = $2 or i.original_sha = $2 or i.id in (
+         select c.intake_id from changes c join new_files n on n.change_id = c.id where n.path = $3))
+     order by i.id desc limit 1`,
+    [siteId, sha256, path],
+  );
+  const source = rows[0]?.source;
+  return source ? { address: source.address, on: source.on } : null;
+}
+
+/** A place of the site that shows a picture of the same name from another host. */
+async function loadedFrom(siteId: number, path: string): Promise<OriginFacts['loaded']> {
+  const name = path.split('/').at(-1) ?? path;
+  const { rows } = await database().pool.query<{ url: string; page: string }>(
+    `select url, page_path as page from placements
+     where site_id = $1 and until_survey is null and file_path is null and url is not null
+       and right(split_part(split_part(url, '#', 1), '?', 1), length($2) + 1) = '/' || $2
+     order by page_path limit 1`,
+    [siteId, name],
+  );
+  const [first] = rows;
+  return first ? { host: hostOf(first.url), page: first.page } : null;
 }
 
 async function embeddedOf(sha256: string | null): Promise<OriginFacts['embedded']> {

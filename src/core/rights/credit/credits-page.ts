@@ -14,7 +14,7 @@ export interface CreditEntry {
 }
 
 /** By which the list is found again; what else stands on the page is not touched. */
-export const LIST_ID = 'picture-credits';
+const LIST_ID = 'picture-credits';
 /** Where the page is made, where the site has none. */
 export const CREDITS_PATH = 'picture-credits.html';
 
