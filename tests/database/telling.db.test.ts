@@ -125,7 +125,7 @@ describe('the page of picture credits', () => {
 
 describe('statements for search engines', () => {
   const graphOf = async (path: string) => {
-    const [, json = '{}'] = /id="picture-rights">(.*)<\/script>/u.exec(await written(path)) ?? [];
+    const [, json = '{}'] = /id="picture-rights-data">(.*)<\/script>/u.exec(await written(path)) ?? [];
     return (JSON.parse(json) as { '@graph'?: { contentUrl: string; license?: string }[] })['@graph'] ?? [];
   };
 

@@ -5,7 +5,7 @@ import { attributeText, type Element } from './attribute-value';
 import { isElement } from './node-text';
 
 /** An element as the source writes it, with its tags and without. */
-interface Written {
+export interface Written {
   readonly outer: Span;
   /** `null` where it has no inside of its own, or the source does not end it. */
   readonly inner: Span | null;

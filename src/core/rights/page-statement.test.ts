@@ -19,7 +19,9 @@ describe('statementEdit', () => {
   it('puts the statement on a line of its own at the end of the head, in signs that every encoding has', () => {
     const page = applied(PAGE, [OBJECT]);
     const [, json = ''] =
-      /<script type="application\/ld\+json" id="picture-rights">(.*)<\/script>\r\n<\/head>/u.exec(page) ?? [];
+      /<script type="application\/ld\+json" id="picture-rights-data">(.*)<\/script>\r\n<\/head>/u.exec(
+        page,
+      ) ?? [];
     expect(json).toMatch(/^[\x20-\x7e]+$/u);
     expect(json).not.toMatch(/[<>&]/u);
     expect(JSON.parse(json)).toEqual({ '@context': 'https://schema.org', '@graph': [OBJECT] });
@@ -32,6 +34,14 @@ describe('statementEdit', () => {
     expect(applied(once, [other])).toBe(applied(PAGE, [other]));
     expect(applied(once, [])).toBe(PAGE);
     expect(statementEdit(PAGE, [])).toBeNull();
+  });
+
+  it('leaves what else is called so', () => {
+    const page = '<head></head><h2 id="picture-rights-data">Rights</h2>';
+    expect(applied(page, [OBJECT])).toMatch(
+      /<\/script>\n<\/head><h2 id="picture-rights-data">Rights<\/h2>$/u,
+    );
+    expect(statementEdit(page, [])).toBeNull();
   });
 
   it.each(['<title>t</title><p>x', '<p>x</p>', '', '<html><body>a</body></html>'])(

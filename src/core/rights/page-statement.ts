@@ -4,7 +4,7 @@ import { pageParts } from '../markup/page-parts';
 import type { ImageObject } from './image-object';
 
 /** By which the statement is found again. */
-export const STATEMENT_ID = 'picture-rights';
+export const STATEMENT_ID = 'picture-rights-data';
 
 /**
  * The edit by which a page says so much of its pictures: the statement is put at the end of its head, or in place of the one
@@ -15,7 +15,9 @@ export const STATEMENT_ID = 'picture-rights';
 export function statementEdit(text: string, objects: readonly ImageObject[]): SourceEdit | null {
   if (objects.length === 0 && !text.includes(STATEMENT_ID)) return null;
   const parts = pageParts(text);
-  const there = parts.byId(STATEMENT_ID)?.outer ?? null;
+  const found = parts.byId(STATEMENT_ID)?.outer;
+  // A heading may be called so as well.
+  const there = found && /^<script\b/iu.test(text.slice(found.start, found.end)) ? found : null;
   const becomes = objects.length === 0 ? '' : statement(objects);
   if (there) {
     // What is taken away takes the line along that it stood on.

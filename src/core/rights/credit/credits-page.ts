@@ -1,6 +1,6 @@
 /** The page of picture credits that is kept for a site: made after one of its own pages, and linked from those that need it. */
 import type { SourceEdit } from '../../edit/source-edit';
-import { pageParts, type PageParts } from '../../markup/page-parts';
+import { pageParts, type PageParts, type Written } from '../../markup/page-parts';
 import { primaryOf } from '../../words/languages/known-languages';
 import { lineAfter } from '../page-statement';
 
@@ -89,17 +89,22 @@ function titleAfter(model: string, { title }: PageParts, heading: string): strin
   return site ? `${heading} ${site}` : heading;
 }
 
-/** The edit by which the page's list says so much; `null` where it does already, or has no such list. */
+/** Where the kept list stands in a page; `null` where there is none. */
+export function listOf(text: string): Written | null {
+  const found = pageParts(text).byId(LIST_ID);
+  return found && /^<ul\b/iu.test(text.slice(found.outer.start, found.outer.end)) ? found : null;
+}
+
+/** The edit by which a list that is there says so much; `null` where it does already. */
 export function listEdit(
   text: string,
+  { outer }: Written,
   entries: readonly CreditEntry[],
   isUnicode: boolean,
 ): SourceEdit | null {
-  const there = pageParts(text).byId(LIST_ID)?.outer;
-  if (!there) return null;
-  const was = text.slice(there.start, there.end);
+  const was = text.slice(outer.start, outer.end);
   const becomes = creditsList(entries, isUnicode).replaceAll('\n', text.includes('\r\n') ? '\r\n' : '\n');
-  return was === becomes ? null : { ...there, was, becomes };
+  return was === becomes ? null : { ...outer, was, becomes };
 }
 
 /**

@@ -6,6 +6,7 @@ import {
   CREDITS_PATH,
   linkEdit,
   listEdit,
+  listOf,
   type CreditEntry,
 } from '@/core/rights/credit/credits-page';
 import { commonsName } from '@/core/rights/licences';
@@ -111,7 +112,9 @@ async function pageOfCredits(
   const [first] = rows;
   if (first?.path === CREDITS_PATH) {
     const { source, expects } = await sources.open(CREDITS_PATH);
-    const edit = listEdit(source.text, list, isUnicode(source));
+    const there = listOf(source.text);
+    if (!there) throw withoutList();
+    const edit = listEdit(source.text, there, list, isUnicode(source));
     return {
       path: CREDITS_PATH,
       edits: edit ? [ofPage(CREDITS_PATH, expects, edit, 'credits')] : [],
@@ -138,6 +141,15 @@ async function pageOfCredits(
     remedy: `Make a page ${CREDITS_PATH} with an empty list in it, <ul id="picture-credits"></ul>, survey the site, and come back: the list is kept from then on.`,
   });
 }
+
+const withoutList = (): ProblemError =>
+  new ProblemError({
+    code: 'CREDITS_LIST',
+    what: 'The page of picture credits was left as it is.',
+    why: `${CREDITS_PATH} is there, and no list in it is marked to be kept.`,
+    remedy:
+      'Put <ul id="picture-credits"></ul> where the credits are to stand, survey the site, and come back.',
+  });
 
 const isUnicode = ({ encoding }: SourceText): boolean => /^utf-?(?:8|16)/iu.test(encoding);
 

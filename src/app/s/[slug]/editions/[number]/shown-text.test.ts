@@ -1,16 +1,22 @@
 import { describe, expect, it } from 'vitest';
-import type { EditSubject } from '@/core/swap/swap-edits';
 import { changedAlike } from './changed-alike';
 import { shownText } from './shown-text';
 
 describe('shownText', () => {
-  it.each<[EditSubject, string, string]>([
+  it.each<[Parameters<typeof shownText>[1], string, string]>([
     ['reference', '../img/a%20b.jpg', '../img/a%20b.jpg'],
     ['alt', 'A &quot;b&quot; &amp; c', 'A "b" & c'],
     ['alt', ' alt="Two words"', 'Two words'],
     ['alt', '="Two words"', 'Two words'],
     ['alt', ' alt=""', ''],
     ['caption', 'The <em>hall</em> in&nbsp;May', 'The hall in\u00a0May'],
+    ['link', '<a href="../picture-credits.html">Picture credits</a>\n  ', 'Picture credits'],
+    [
+      'statement',
+      '<script type="application/ld+json" id="a">{"@graph":[{"contentUrl":"https://a.example/img/a%20b.jpg","name":"The hall","creditText":"\\u00a9 Ann"},{"contentUrl":"https://a.example/img/c.jpg","name":"The hall","creditText":"\\u00a9 Ann"}]}</script>\n',
+      'a b.jpg, c.jpg: The hall · © Ann',
+    ],
+    ['statement', '', ''],
     ['block', '\n<p>14 June<br>7 pm &amp; later</p>', '14 June\n7 pm & later'],
   ])('of %s %j is %j', (subject, written, shown) => expect(shownText(written, subject)).toBe(shown));
 });

@@ -1,5 +1,6 @@
 import type { ReactNode } from 'react';
 import type { changes, edits, newFiles } from '@/server/db/schema/editions';
+import { creditsInPage } from '@/app/_data/editions/credits-in-page';
 import { bytesText, count, placeText } from '@/ui/format';
 import { ChangeHead } from './change-head';
 import { changedAlike } from './changed-alike';
@@ -21,10 +22,17 @@ const NAMES = { statements: 'What search engines are told', credits: 'The page o
 const SHOWN = 6;
 
 /** What is told of pictures on pages: each page with what it says then, those together that change alike. */
-export function TellingOfEdition({ change, edits: listed, files, liveUrl, takeOut }: TellingOfEditionProps) {
+export async function TellingOfEdition({
+  change,
+  edits: listed,
+  files,
+  liveUrl,
+  takeOut,
+}: TellingOfEditionProps) {
   const name = NAMES[change.tells ?? 'statements'];
   const groups = changedAlike(listed);
   const rest = groups.slice(SHOWN).flat();
+  const credits = change.tells === 'credits' ? await creditsInPage(files[0]?.sha256 ?? null) : [];
   return (
     <section aria-label={name} className="border-b border-line pb-3">
       <ChangeHead change={change} takeOut={takeOut}>
@@ -44,6 +52,13 @@ export function TellingOfEdition({ change, edits: listed, files, liveUrl, takeOu
           </span>
         </p>
       ))}
+      {credits.length > 0 ? (
+        <ul aria-label="Its credits" className="mt-1 px-5 font-serif">
+          {credits.map((credit) => (
+            <li key={credit}>{credit}</li>
+          ))}
+        </ul>
+      ) : null}
       <ul className="mt-2">
         {groups.slice(0, SHOWN).map(([first, ...others]) => (
           <li key={first[0]?.id} className="border-t border-line-2 px-5 py-2">
