@@ -39,20 +39,30 @@ function cellBelow(cell: Element): Element | null {
   const row = cell.parentNode;
   const body = row && isElement(row) ? row.parentNode : null;
   if (!row || !isElement(row) || !body || !isElement(body)) return null;
-  const rows = body.childNodes.filter(isElement);
-  const [first, second, ...more] = rows;
+  const [first, second, ...more] = firstElements(body, 3);
   if (first !== row || !second || more.length > 0 || onlyCell(first) !== cell) return null;
   const below = onlyCell(second);
   const text = below && textOf(below, { limit: LONGEST_CELL + 1 });
   return text && text.length <= LONGEST_CELL && !below.childNodes.some(holdsPicture) ? below : null;
 }
 
+/** The first elements in an element, and no more: a table may have fifty thousand rows. */
+function firstElements({ childNodes }: Element, most: number): Element[] {
+  const found: Element[] = [];
+  for (const child of childNodes) {
+    if (!isElement(child)) continue;
+    found.push(child);
+    if (found.length === most) break;
+  }
+  return found;
+}
+
 /** What is longer is a text beside a picture. */
 const LONGEST_CELL = 200;
 
 function onlyCell(row: Element): Element | null {
-  const cells = row.childNodes.filter(isElement);
-  return cells.length === 1 && cells[0]?.tagName === 'td' ? cells[0] : null;
+  const [cell, ...others] = firstElements(row, 2);
+  return cell?.tagName === 'td' && others.length === 0 ? cell : null;
 }
 
 const holdsPicture = (node: Element['childNodes'][number]): boolean =>
