@@ -5,6 +5,8 @@ import { beforeEach, describe, expect, it } from 'vitest';
 import { stage } from '@demo/site/scenes';
 import type { Actor } from '@/server/accounts/actor';
 import { problemOf } from '@/server/problem-error';
+import { AS_IT_IS } from '@/core/revision/steps';
+import { keepRevision } from '@/server/work/revisions/keep-revision';
 import { publishEdition } from '@/server/work/editions/publish-edition';
 import { answerRights } from '@/server/work/rights/answer-rights';
 import { importRecords, recordPicture } from '@/server/work/rights/keep-records';
@@ -128,6 +130,26 @@ describe('a release taken back', () => {
     const gone = await query<{ path: string }>('select path from removals r join editions e on e.id = r.edition_id where e.site_id = $1'); // prettier-ignore
     expect(gone.map(({ path }) => path)).not.toContain('img/choir-crop.jpg');
   });
+
+  it('lets the person be cropped out instead: the crop stands in the places, and what showed her is gone', async () => {
+    await withdraw('2026-11-27');
+    await runJobs(held.db);
+    const [file] = await query<{ id: number }>("select id from files where site_id = $1 and path = 'img/choir.jpg'");
+    const crop = { x: 0.4, y: 0, width: 0.6, height: 1 };
+    const { edition } = await keepRevision(held.db, MAINTAINER, { siteId, subject: { file: file?.id ?? 0 }, revision: { ...AS_IT_IS, crop }, focal: null, as: 'places' }); // prettier-ignore
+    await runJobs(held.db);
+    const [draft] = await query<{ id: number; number: number }>("select id, number from editions where site_id = $1 and state = 'draft'");
+    expect(draft?.number).toBe(edition);
+    await publishEdition(held.db, MAINTAINER, draft?.id ?? 0);
+    await runJobs(held.db);
+    const after = await snapshot(root);
+    const left = Object.keys(after).filter((path) => path.startsWith('img/'));
+    expect(left).not.toContain('img/choir.jpg');
+    expect(left).not.toContain('img/old/choir-2024.jpg');
+    expect(after['index.html']).toMatch(/<img src="img\/(?!choir\.jpg)[^"]+"[^>]* alt="The choir">/u);
+    expect(await query('select proven from publications b join editions e on e.id = b.edition_id where e.site_id = $1')).toEqual([{ proven: true }]);
+    expect(await query("select 1 from rights_answers where site_id = $1 and because ? 'release-withdrawn'")).toEqual([]);
+  }); // prettier-ignore
 
   it('of a day to come is recorded, and nothing gathered', async () => {
     expect(await withdraw('2026-12-24')).toEqual({ edition: null, places: 0, files: 4 });

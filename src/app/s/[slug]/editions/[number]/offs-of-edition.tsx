@@ -1,4 +1,6 @@
+import Link from 'next/link';
 import type { ReactNode } from 'react';
+import { fileIds } from '@/app/_data/editions/file-ids';
 import { NOTHING_DECLARED } from '@/core/markup/declared-slot';
 import { fileUnder } from '@/core/rights/filed';
 import type { Refusal, Remark } from '@/core/take-off/outcome';
@@ -39,7 +41,7 @@ interface OffsOfEditionProps {
 }
 
 /** Places that are taken off their pages: each with what goes along, and the source before and after. */
-export function OffsOfEdition({
+export async function OffsOfEdition({
   slug,
   siteId,
   change,
@@ -50,6 +52,12 @@ export function OffsOfEdition({
 }: OffsOfEditionProps) {
   const { offs, placementIds } = change;
   const pictures = new Set(offs.map(({ path }) => path)).size;
+  const files = isDraft
+    ? await fileIds(
+        siteId,
+        offs.map(({ path }) => path),
+      )
+    : NO_FILES;
   return (
     <section aria-label="Taken off" className="border-b border-line">
       <ChangeHead change={change} takeOut={takeOut}>
@@ -86,7 +94,7 @@ export function OffsOfEdition({
                 <Sources edits={own} />
               </div>
               {isDraft ? (
-                <div className="self-start">
+                <div className="flex flex-col items-end gap-1.5 self-start">
                   <TakeOut
                     run={leaveThere.bind(
                       null,
@@ -96,6 +104,14 @@ export function OffsOfEdition({
                     )}
                     label="Leave it there"
                   />
+                  {files.has(off.path) ? (
+                    <Link
+                      href={`/s/${slug}/revise?file=${files.get(off.path)}`}
+                      className="text-sm font-semibold text-green"
+                    >
+                      Crop it instead
+                    </Link>
+                  ) : null}
                 </div>
               ) : null}
             </li>
@@ -105,6 +121,8 @@ export function OffsOfEdition({
     </section>
   );
 }
+
+const NO_FILES: ReadonlyMap<string, number> = new Map();
 
 type Edits = OffsOfEditionProps['edits'];
 
