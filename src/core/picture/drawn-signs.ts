@@ -137,7 +137,8 @@ function marksOn({ data }: GreyPlane, ground: number): Uint8Array {
 /** A diagonal may be a pixel or two beside its place; the corners belong to the frame. */
 const REACH_PX = 2;
 const ON_DIAGONAL = 0.85;
-const MOST_ELSEWHERE = 0.02;
+/** A size may be written across it. */
+const MOST_ELSEWHERE = 0.04;
 
 function isCrossedFrame({ width, height }: GreyPlane, marks: Uint8Array): boolean {
   const isNear = (x: number, y: number) => {

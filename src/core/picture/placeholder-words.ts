@@ -72,6 +72,8 @@ const [NOUNS, STATES, OWNERS, SMALL_WORDS] = [
 /** In a word of so many letters one may have been read for another. */
 const FORGIVEN = 5;
 const FORGIVEN_NOUN = 4;
+/** German joins what is to be seen to the picture. */
+const COMPOUND = /.{3}(?:bild|foto)$/u;
 const NEGATIONS = /^(?:no|not|kein|keine|sin|pas|sans)$/u;
 const MOST_PROMPT_WORDS = 7;
 
@@ -80,7 +82,7 @@ export function isPromptRead(read: string): boolean {
   const words = withoutAccents(read).split(' ').filter(Boolean);
   if (words.length === 0 || words.length > MOST_PROMPT_WORDS) return false;
   const sorts = words.map((word) => {
-    if (NOUNS.some((one) => isNearly(word, one, FORGIVEN_NOUN))) return 'noun';
+    if (COMPOUND.test(word) || NOUNS.some((one) => isNearly(word, one, FORGIVEN_NOUN))) return 'noun';
     if (STATES.some((one) => isNearly(word, one, FORGIVEN))) return 'state';
     if (OWNERS.includes(word)) return 'owner';
     if (NEGATIONS.test(word)) return 'none';

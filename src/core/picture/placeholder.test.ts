@@ -198,6 +198,7 @@ describe('isPromptRead', () => {
     'Image\nnon disponible',
     'Noch kein\nFoto',
     'Bild in Vorbereitung',
+    'Artikelbild folgt',
     'Próximamente',
     'PHOTO INDISPONIBLE',
     'Sponsor logo',

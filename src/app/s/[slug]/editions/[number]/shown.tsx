@@ -13,6 +13,7 @@ interface ShownProps {
 /** A picture in the shape of its slot, at most 170 × 120. */
 export async function Shown({ slug, label, path, sha, slot }: ShownProps) {
   const hash = sha ?? (await hashOf(slug, path));
+  const isShaped = Boolean(slot.widthPx && slot.heightPx);
   const ratio = slot.widthPx && slot.heightPx ? slot.widthPx / slot.heightPx : 1.5;
   const width = Math.round(Math.min(170, 120 * ratio));
   return (
@@ -26,7 +27,8 @@ export async function Shown({ slug, label, path, sha, slot }: ShownProps) {
           <img
             src={`/s/${slug}/image/${hash}`}
             alt={`${label}: ${path}`}
-            className="h-full w-full object-cover"
+            // Where no shape is told, nothing may be cut.
+            className={`h-full w-full ${isShaped ? 'object-cover' : 'object-contain'}`}
           />
         ) : (
           <span className="text-sm text-ink-3">missing</span>
