@@ -123,6 +123,33 @@ describe('the page of picture credits', () => {
   });
 });
 
+describe('a page of picture credits that can’t be made, or kept', () => {
+  const refusedOn = async (name: string, files: Readonly<Record<string, string>>) => {
+    const root = join(held.folder, name);
+    const hall = await readFile(join(folder, 'img/hall.jpg'));
+    await writeFiles(root, { 'img/hall.jpg': hall, ...files });
+    const other = await connected(held.db, name, root);
+    const bytes = new TextEncoder().encode(JSON.stringify(RECORDS[1]));
+    await importRecords(held.db, MAINTAINER, other, { name: 'r.jsonl', bytes, isInstead: true });
+    await runJobs(held.db);
+    await gatherTelling(held.db, MAINTAINER, other, 'credits');
+    await runJobsThatMayFail(held.db);
+    const { rows } = await held.db.pool.query<{ code: string | null }>(
+      `select c.problem ->> 'code' as code from changes c join editions e on e.id = c.edition_id where e.site_id = $1`,
+      [other],
+    );
+    return rows.map(({ code }) => code);
+  };
+
+  it.each([
+    ['CREDITS_LIST', { 'index.html': page('Home', '<img src="img/hall.jpg" alt="Doors">'), 'picture-credits.html': page('Picture credits', '<h1>Ours</h1>') }],
+    ['CREDITS_MODEL', { 'index.html': '<title>Home</title><p><img src="img/hall.jpg" alt="Doors"></p>' }],
+    ['CREDITS_NONE', { 'index.html': page('Home', '<figure><img src="img/hall.jpg" alt="Doors"><figcaption>The hall by Ann Lee, CC BY-SA 4.0</figcaption></figure>') }],
+  ])('says why: %s', async (code, files) => {
+    expect(await refusedOn(code, files)).toEqual([code]);
+  }); // prettier-ignore
+});
+
 describe('statements for search engines', () => {
   const graphOf = async (path: string) => {
     const [, json = '{}'] = /id="picture-rights-data">(.*)<\/script>/u.exec(await written(path)) ?? [];
