@@ -23,7 +23,7 @@ export const RIGHTS: readonly Written[] = [
   },
   { record: 'picture', files: ['img/choir-winter-960.jpg'], title: 'The winter concert', creator: ['Pia Sundorn'], holder: 'Brightline', licence: 'own:brightline' },
   // A volunteer wants to be named, and is on one page of two.
-  { record: 'licence', id: 'own:volunteers', name: 'Volunteers’ pictures', credit: true },
+  { record: 'licence', id: 'own:volunteers', name: 'Volunteers’ pictures, for our web site', credit: true },
   { record: 'picture', files: ['img/violin-bench.jpg'], title: 'A violin on the bench', creator: ['Maud Kestle'], licence: 'own:volunteers' },
   { record: 'picture', files: ['join/img/bench-dial.jpg', 'join/img/bench-cross.jpg'], creator: ['Enid Farrow'], licence: 'own:volunteers' },
   // Named with its licence, and without its title.

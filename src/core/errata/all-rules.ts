@@ -61,6 +61,7 @@ import { sideways } from './rules/file/sideways';
 import { unused } from './rules/file/unused';
 import { sourceUnknown } from './rules/rights/source-unknown';
 import { licenceUnknown } from './rules/rights/licence-unknown';
+import { webUnsaid } from './rules/rights/web-unsaid';
 import { fileSaysOtherwise } from './rules/rights/file-says-otherwise';
 import { licenceEnded } from './rules/rights/licence-ended';
 import { purpose } from './rules/rights/purpose';
@@ -141,6 +142,7 @@ export const RULES: readonly Rule[] = [
   sideways,
   sourceUnknown,
   licenceUnknown,
+  webUnsaid,
   licenceEnded,
   purpose,
   nonCommercial,

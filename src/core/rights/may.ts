@@ -8,6 +8,7 @@ import type { FoundCredit } from './credit/find-credit';
 import type { Terms } from './licences';
 import type { Modification } from './modification';
 import { releaseReason, turningDays, type ReleaseCode } from './people';
+import { webUnsaid } from './web-unsaid';
 import { hostOf, purposeText, type CoveredPicture, type FileAddress, type RecordIndex } from './record-index';
 
 export type Verdict = 'yes' | 'no' | 'unknown';
@@ -55,6 +56,8 @@ export interface Answer {
 export interface Step {
   readonly code: Code | null;
   readonly sentence: string;
+  /** Set where it changes no answer, and somebody should ask all the same. */
+  readonly remark?: 'web-unsaid';
 }
 
 interface Reason {
@@ -72,11 +75,22 @@ export function may(place: PlaceOfFile, day: Day, records: RecordIndex): Answer 
     may: verdict,
     because,
     until: verdict === 'no' ? null : firstNo(asked, day),
-    chain: [...premises(asked).map(plainly), ...reasons, plainly(CONCLUSIONS[verdict])],
+    chain: [
+      ...premises(asked).map(plainly),
+      ...aboutTheWeb(asked.terms),
+      ...reasons,
+      plainly(CONCLUSIONS[verdict]),
+    ],
   };
 }
 
 const plainly = (sentence: string): Step => ({ code: null, sentence });
+
+/** What a licence of the organisation's own leaves open about pages that are read everywhere. */
+function aboutTheWeb(terms: Terms | null): Step[] {
+  const sentence = terms?.record ? webUnsaid(terms.record) : null;
+  return sentence === null ? [] : [{ code: null, sentence, remark: 'web-unsaid' }];
+}
 
 const CONCLUSIONS: Readonly<Record<Verdict, string>> = {
   yes: 'So it may stand here.',
@@ -124,9 +138,6 @@ function firstNo(asked: Asked, today: Day): Day | null {
   return days.find(isNo) ?? null;
 }
 
-/** Territories that a page does not leave. */
-const EVERYWHERE = /world|welt|monde|mund(?:o|ial)|global|everywhere|universal/iu;
-
 function premises({ place, covered, terms, records }: Asked): string[] {
   const said: string[] = [];
   if (covered) {
@@ -141,11 +152,6 @@ function premises({ place, covered, terms, records }: Asked): string[] {
       );
   }
   if (terms) said.push(`Its licence is ${terms.name}.`);
-  const territory = terms?.record?.territory?.trim();
-  if (territory && !EVERYWHERE.test(territory))
-    said.push(
-      `It is given for ${territory}, and pages are read everywhere: let the holder say that the web is meant.`,
-    );
   const { purpose, isCommercial } = records.purposeOf(place.page);
   said.push(`The page is for ${purposeText(purpose)}${isCommercial ? ', and commercial' : ''}.`);
   if (place.credit.needed)
