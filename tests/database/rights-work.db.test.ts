@@ -5,6 +5,7 @@ import { eq } from 'drizzle-orm';
 import sharp from 'sharp';
 import { beforeAll, describe, expect, it } from 'vitest';
 import { facade, river, stage } from '@demo/site/scenes';
+import { coversOfSite } from '@/app/_data/rights/covers';
 import { listProposals } from '@/app/_data/errata/proposals';
 import {
   answersOfFiles,
@@ -89,6 +90,20 @@ describe('the screen of rights', () => {
     });
     expect(await listRights(siteId, { verdict: 'no', code: 'licence-ended', sheet: 1 })).toEqual([]);
     expect(await listRights(siteId, { verdict: 'no', code: null, sheet: 2 })).toEqual([]);
+  });
+
+  it('says what each licence and each holder covers, and how that stands', async () => {
+    const { licences, holders } = await coversOfSite(siteId);
+    const told = (covers: typeof licences) =>
+      covers.map(({ name, places, answers, pictures }) => [name, pictures.map(({ path }) => path).toSorted(), places, answers]); // prettier-ignore
+    expect(told(licences)).toEqual([
+      ['Own work', ['img/choir.jpg', 'img/river.jpg'], 3, { no: 0, unknown: 1, yes: 1 }],
+      ['CC BY-SA 4.0', ['img/hall.jpg'], 2, { no: 1, unknown: 0, yes: 0 }],
+    ]);
+    expect(licences[1]?.words[0]).toContain('under the same licence');
+    expect(told(holders)).toEqual([
+      ['The school', ['img/choir.jpg', 'img/hall.jpg', 'img/river.jpg'], 5, { no: 1, unknown: 1, yes: 1 }],
+    ]);
   });
 
   it('says what ends next', async () => {

@@ -48,11 +48,10 @@ export default async function RightsPage({ params, searchParams }: SiteScreenPro
       <div className="bg-sheet">
         <div className="flex flex-wrap items-center gap-2 border-b border-line px-5 py-2.5">
           <h1 className="mr-2 text-lg font-semibold">Rights</h1>
-          {actor.role === 'maintainer' ? (
-            <Link href={`${root}/people`} className="order-last ml-auto font-semibold text-green">
-              People
-            </Link>
-          ) : null}
+          <span className="order-last ml-auto flex gap-4 font-semibold text-green">
+            {isEmpty ? null : <Link href={`${root}/covers`}>Licences and holders</Link>}
+            {actor.role === 'maintainer' ? <Link href={`${root}/people`}>People</Link> : null}
+          </span>
           {isEmpty ? null : (
             <Choices
               names={VERDICTS}
