@@ -1,3 +1,4 @@
+import { isHistoric } from '../../../dating/own-time';
 import { spanText } from '../../../dating/shelf-life';
 import { isSeen } from '../../places';
 import type { PlacementToCheck } from '../../page-to-check';
@@ -31,7 +32,13 @@ export const pastItsTime: Rule = {
     const said = changedBeside(picture, placement, page.today);
     if (said) return { evidence: `The page says: “${said.slice(0, 160)}” It was taken: ${taken}.` };
     const { dating } = picture;
-    if (isPoster(placement) && dating?.until && dating.from && dating.until + POSTER_DAYS < page.today)
+    if (
+      isPoster(placement) &&
+      dating?.until &&
+      dating.from &&
+      dating.until + POSTER_DAYS < page.today &&
+      !isHistoric(dating, page.today)
+    )
       return { evidence: `It announces ${spanText(dating)}, and that is over.` };
     if (!picture.kind || picture.currentUntil === null || picture.currentUntil >= page.today) return null;
     const until = spanText({ from: picture.currentUntil, until: picture.currentUntil });
@@ -58,6 +65,11 @@ export const pastItsTime: Rule = {
       today: '2026-11-25',
       evidence: 'It announces 4 September 2017, and that is over.',
       files: { 'a.jpg': takenOn(17413) },
+    },
+    {
+      html: '<img src="a.jpg" alt="Poster for the first concert">',
+      evidence: null,
+      files: { 'a.jpg': takenOn(-3000) },
     },
     {
       html: '<p>The tack room was repainted in 2024.</p><figure><img src="a.jpg" alt="Hooks"><figcaption>The tack room</figcaption></figure>',
