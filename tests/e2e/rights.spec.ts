@@ -32,6 +32,7 @@ test('every place is answered, with its reasons; a record of one picture changes
   await expectAccessible(page);
   await page.goBack();
   await page.goto(`${rights}?may=no`);
+  await expect(page.getByRole('heading', { name: 'Rights', level: 1 })).toBeVisible();
   await expectAccessible(page);
 
   await page.getByRole('link', { name: 'release withdrawn 1' }).click();
@@ -86,6 +87,34 @@ test('where a picture comes from is looked for, and what is recorded is written 
     timeout: 60_000,
   });
   await look(page, 'rights-into-files');
+  await expectAccessible(page);
+  await page.getByRole('button', { name: 'Take out' }).click();
+  await expect(page.getByText('This edition is empty')).toBeVisible();
+});
+
+test('what licences cover is told in plain words, and a page of picture credits is prepared', async ({
+  page,
+}) => {
+  page.setDefaultTimeout(30_000);
+  await signInAs(page, 'Maud Kestle');
+  await page.goto(rights);
+  await page.getByRole('link', { name: 'Licences and holders' }).click();
+  const season = page.getByRole('region', { name: 'Licences' }).getByRole('listitem').filter({ hasText: 'Brightline, one season' }); // prettier-ignore
+  await expect(season.getByText('Until 2026-08-31.')).toBeVisible();
+  await expect(season.getByText('With it stands: Pia Sundorn / Brightline.')).toBeVisible();
+  await look(page, 'licences');
+  await expectAccessible(page);
+
+  await page.goto(rights);
+  await page.getByRole('button', { name: 'Keep a page of picture credits' }).click();
+  const credits = page.getByRole('region', { name: 'The page of picture credits' });
+  await expect(credits).toBeVisible();
+  await expect(async () => {
+    await page.reload();
+    await expect(credits.getByText('violin-bench.jpg: Maud Kestle')).toBeVisible({ timeout: 3000 });
+  }).toPass({ timeout: 60_000 });
+  await expect(credits.getByText('Link in the foot').first()).toBeVisible();
+  await look(page, 'picture-credits');
   await expectAccessible(page);
   await page.getByRole('button', { name: 'Take out' }).click();
   await expect(page.getByText('This edition is empty')).toBeVisible();

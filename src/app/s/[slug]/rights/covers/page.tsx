@@ -10,7 +10,7 @@ import { WayBack } from '@/ui/way-back';
 export const metadata = { title: 'Licences and holders' };
 
 /** Pictures that are shown of each; the others are counted. */
-const SHOWN = 8;
+const SHOWN = 6;
 
 /** What each licence and each holder covers: terms in plain words, the pictures, and how they stand. */
 export default async function CoversPage({ params }: { params: Promise<{ slug: string }> }) {
