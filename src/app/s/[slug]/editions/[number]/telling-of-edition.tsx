@@ -5,7 +5,7 @@ import { bytesText, count, placeText } from '@/ui/format';
 import { ChangeHead } from './change-head';
 import { changedAlike } from './changed-alike';
 import { Differences } from './differences';
-import { LivePage } from './live-page';
+import { PagesAlike } from './pages-alike';
 
 type Edit = typeof edits.$inferSelect;
 
@@ -62,19 +62,11 @@ export async function TellingOfEdition({
       <ul className="mt-2">
         {groups.slice(0, SHOWN).map(([first, ...others]) => (
           <li key={first[0]?.id} className="border-t border-line-2 px-5 py-2">
-            <p>
-              <span className="font-semibold">{placeText(first[0]?.pagePath ?? '')}</span>
-              {others.length > 0 ? (
-                <span
-                  className="text-sm text-ink-2"
-                  title={others.map(([edit]) => edit?.pagePath).join('\n')}
-                >
-                  {' '}
-                  and {count(others.length, 'more page')} alike
-                </span>
-              ) : null}
-              <LivePage liveUrl={liveUrl} path={first[0]?.pagePath ?? ''} />
-            </p>
+            <PagesAlike
+              pages={[first, ...others].map(([edit]) => edit?.pagePath ?? '')}
+              noun="page"
+              liveUrl={liveUrl}
+            />
             <Differences edits={first} />
           </li>
         ))}

@@ -1,11 +1,11 @@
 import type { ReactNode } from 'react';
 import type { changes, edits } from '@/server/db/schema/editions';
 import { NOTHING_DECLARED } from '@/core/markup/declared-slot';
-import { count, placeText } from '@/ui/format';
+import { count } from '@/ui/format';
 import { ChangeHead } from './change-head';
 import { changedAlike } from './changed-alike';
 import { Differences } from './differences';
-import { LivePage } from './live-page';
+import { PagesAlike } from './pages-alike';
 import { Shown } from './shown';
 
 type Edit = typeof edits.$inferSelect;
@@ -41,19 +41,11 @@ export function WordsOfEdition({ slug, change, edits: listed, liveUrl, takeOut }
               slot={NOTHING_DECLARED}
             />
             <div className="min-w-0">
-              <p>
-                <span className="font-semibold">{placeText(first[0]?.pagePath ?? '')}</span>
-                {others.length > 0 ? (
-                  <span
-                    className="text-sm text-ink-2"
-                    title={others.map(([edit]) => edit?.pagePath).join('\n')}
-                  >
-                    {' '}
-                    and {count(others.length, 'more place')} alike
-                  </span>
-                ) : null}
-                <LivePage liveUrl={liveUrl} path={first[0]?.pagePath ?? ''} />
-              </p>
+              <PagesAlike
+                pages={[first, ...others].map(([edit]) => edit?.pagePath ?? '')}
+                noun="place"
+                liveUrl={liveUrl}
+              />
               <Differences edits={first} />
             </div>
           </li>
