@@ -40,6 +40,7 @@ export const RIGHTS_ERRATA: Readonly<
     ['lessons/cello.html', '../img/cello-lesson.jpg', '../img/cello-lesson_thumb.jpg'],
   ],
   'rights/credit-incomplete': [['join/bench.html', 'img/bench-ring.jpg']],
+  'rights/web-unsaid': [['join/bench.html', 'img/bench-dial.jpg']],
   'rights/release-none': [
     ['lessons/recorder.html', 'img/recorder-term1.jpg', 'img/recorder-term1_thumb.jpg'],
   ],
