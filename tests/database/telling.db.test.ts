@@ -69,6 +69,18 @@ const taken = async (id: number) => {
   await runJobs(held.db);
 };
 
+/** Gathers it, sees why it is refused, and takes it out again. */
+const refusedAs = async (code: string, tells: 'statements' | 'credits') => {
+  await gatherTelling(held.db, MAINTAINER, siteId, tells);
+  await runJobsThatMayFail(held.db);
+  const [change] = await held.db.orm
+    .select()
+    .from(changes)
+    .where(eq(changes.editionId, await draft()));
+  expect(change).toMatchObject({ state: 'failed', problem: { code } });
+  await dropChange(held.db, MAINTAINER, change?.id ?? 0);
+};
+
 describe('the page of picture credits', () => {
   it('answers what was missing: made after a page of the site, linked from those that show the picture, and gone to the byte', async () => {
     const before = await snapshot(folder);
@@ -100,14 +112,7 @@ describe('the page of picture credits', () => {
     await gatherTelling(held.db, MAINTAINER, siteId, 'credits');
     await runJobs(held.db);
     await published();
-    await gatherTelling(held.db, MAINTAINER, siteId, 'credits');
-    await runJobsThatMayFail(held.db);
-    const [change] = await held.db.orm
-      .select()
-      .from(changes)
-      .where(eq(changes.editionId, await draft()));
-    expect(change).toMatchObject({ state: 'failed', problem: { code: 'CREDITS_WRITTEN' } });
-    await dropChange(held.db, MAINTAINER, change?.id ?? 0);
+    await refusedAs('CREDITS_WRITTEN', 'credits');
     const more = { record: 'picture', files: ['img/river.jpg'], title: 'The river', creator: ['Tom Hay'], licence: 'CC-BY-4.0' }; // prettier-ignore
     const bytes = new TextEncoder().encode([...RECORDS, more].map((row) => JSON.stringify(row)).join('\n'));
     await importRecords(held.db, MAINTAINER, siteId, { name: 'r.jsonl', bytes, isInstead: true });
@@ -172,14 +177,7 @@ describe('statements for search engines', () => {
       '<image:loc>https://www.school.example/img/river.jpg</image:loc>',
     );
     // A second time there is nothing to write; the places in the statements change nothing of the answers.
-    await gatherTelling(held.db, MAINTAINER, siteId, 'statements');
-    await runJobsThatMayFail(held.db);
-    const [change] = await held.db.orm
-      .select()
-      .from(changes)
-      .where(eq(changes.editionId, await draft()));
-    expect(change).toMatchObject({ state: 'failed', problem: { code: 'STATEMENTS_WRITTEN' } });
-    await dropChange(held.db, MAINTAINER, change?.id ?? 0);
+    await refusedAs('STATEMENTS_WRITTEN', 'statements');
     expect((await rightsSummary(siteId)).codes.no).toEqual({});
     await taken(id);
     expect(await snapshot(folder)).toEqual(before);
@@ -192,12 +190,6 @@ describe('statements for search engines', () => {
 
   it('need to know at which address readers find the site', async () => {
     await held.db.orm.update(sites).set({ liveUrl: null }).where(eq(sites.id, siteId));
-    await gatherTelling(held.db, MAINTAINER, siteId, 'statements');
-    await runJobsThatMayFail(held.db);
-    const [change] = await held.db.orm
-      .select()
-      .from(changes)
-      .where(eq(changes.editionId, await draft()));
-    expect(change).toMatchObject({ state: 'failed', problem: { code: 'SITE_ADDRESS_UNKNOWN' } });
+    await refusedAs('SITE_ADDRESS_UNKNOWN', 'statements');
   });
 });

@@ -249,16 +249,15 @@ function ofEntry(
   { text, alt = '', day }: NonNullable<DateSources['entries']>[number],
   rules: DatingRules,
 ): DateEvidence[] {
-  const counted = day === null ? [] : relativeTimes(`${text} ${alt}`, day);
-  const isElsewhen = counted.some(
-    ({ from, until }) => day !== null && !(from !== null && until !== null && from <= day && until >= day),
-  );
-  const own = mentionsInWords(text, rules).filter(
-    ({ from, until }) =>
-      !(isElsewhen && day !== null && from !== null && until !== null && from <= day && until >= day),
-  );
+  if (day === null) return words('caption', [text], rules);
+  const counted = relativeTimes(`${text} ${alt}`, day);
+  const isElsewhen = counted.some((span) => !holds(span, day));
+  const own = mentionsInWords(text, rules).filter((span) => !(isElsewhen && holds(span, day)));
   return [...mentioned('caption', own), ...mentioned('caption', counted)];
 }
+
+const holds = ({ from, until }: DaySpan, day: Day): boolean =>
+  from !== null && until !== null && from <= day && until >= day;
 
 /** “Before the works of 2012”. */
 function bounds(texts: readonly string[], rules: DatingRules): DateEvidence[] {

@@ -169,7 +169,8 @@ const IN_WORDS: readonly (readonly [RegExp, Reader])[] = [
   ],
   [
     // Day first wherever points are written; two figures of a year are of this century up to now.
-    /(?<![\d.])(\d{1,2})\.\s?(\d{1,2})\.\s?(\d{2})(?![\d.])/gu,
+    // What stands behind the name of a program is its version.
+    /(?<![\d.]|(?:[Vv]ersion|[Rr]elease|[Bb]uild|\p{Lu}{3,})\s?)(\d{1,2})\.\s?(\d{1,2})\.\s?(\d{2})(?![\d.])/gu,
     (m, r) => oneDay(fullYear(num(m, 3)), num(m, 2), num(m, 1), r),
   ],
   [

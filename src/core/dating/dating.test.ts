@@ -61,6 +61,8 @@ describe('mentionsInWords', () => {
     '1080 pixels wide',
     'call 0044 1932 5555'.replace('1932 5555', '19325555'),
     '31 February 2020'.replace('2020', '20200'),
+    'Version 2.10.24',
+    'XYZ 3.1.22',
     'in 2031',
     'no date at all',
   ])('finds no time in “%s”', (text) => expect(mentionsInWords(text, RULES)).toEqual([]));

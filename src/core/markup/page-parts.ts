@@ -41,12 +41,13 @@ export function pageParts(text: string): PageParts {
   const title = writtenOf(named('title'));
   const bodyEnd = endOf(named('body')) ?? endOf(named('html')) ?? text.length;
   const feet = elements.filter(({ tagName }) => tagName === 'footer').flatMap((one) => endOf(one) ?? []);
+  const html = named('html');
   const main =
     named('main') ??
     first((one) => attributeText(one, 'role') === 'main') ??
     first((one) => MAIN_ID.test(attributeText(one, 'id') ?? ''));
   return {
-    language: attributeText(named('html') ?? ({ attrs: [] } as unknown as Element), 'lang'),
+    language: html ? attributeText(html, 'lang') : null,
     headEnd: endOf(named('head')) ?? title?.outer.end ?? bodyEnd,
     footEnd: feet.at(-1) ?? bodyEnd,
     title,

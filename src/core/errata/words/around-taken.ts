@@ -34,7 +34,7 @@ export function isOfItsTime({ dating }: PictureFacts, { path, title, today }: Pa
 
 /** Words by which a picture is shown for what was: in a caption, or over a section. */
 const WAS =
-  /(?<!\p{L})(?:before (?:we|they|it|its|our)|before the(?!\s+\d{4}\s+\p{L})|formerly|in (?:the )?old(?:en)? days|back then|then and now|used to|once stood|former|until its|until \d{4}|as it (?:was|looked)|bis \d{4}|\p{L}* ?aussah(?:en)?|jusqu[’']en \d{4}|tel(?:le)? qu[’']|hasta \d{4}|como era|vor de[mnr]|früher|damals|einst|ehemalige[nrs]?|avant (?:les?|la)|autrefois|jadis|ancien(?:ne)?s?|à l[’']époque|antes de|antiguamente|antaño|antigu[oa]s?)(?!\p{L})/iu;
+  /(?<!\p{L})(?:before (?:we|they|it|its|our)|before the(?!\s+\d{4}\s+\p{L})|formerly|in (?:the )?old(?:en)? days|back then|then and now|used to|once stood|former|until its|until \d{4}|as it (?:was|looked)|bis \d{4}|aussah(?:en)?|jusqu[’']en \d{4}|tel(?:le)? qu[’']|hasta \d{4}|como era|vor de[mnr]|früher|damals|einst|ehemalige[nrs]?|avant (?:les?|la)|autrefois|jadis|ancien(?:ne)?s?|à l[’']époque|antes de|antiguamente|antaño|antigu[oa]s?)(?!\p{L})/iu;
 const HISTORY =
   /(?<!\p{L})(?:history|archives?|(?:the )?old days|then and now|former|damals|früher|einst|ehemalige[nrs]?|autrefois|jadis|anciens|antaño|antiguamente|the past|chronicle|\p{L}*geschichte|archiv|chronik|rückblick|histoire|archives|historia|archivo|memoria)(?!\p{L})/iu;
 /** Pages that tell of what was when it was; what they show with its day stays as it is. */
@@ -76,7 +76,9 @@ export function isToldOfItsTime(
   const [first] = mentionsInWords(entry, rules);
   const isDateline = first !== undefined && first.precision === 'day' && entry.startsWith(first.text);
   if (isDateline && sharedSpan(first, taken) !== null) return true;
-  const isReport = [title, ...context.headings.slice(0, 1)].some((text) => REPORTS.test(text));
+  // What follows a stroke is the name of the site.
+  const own = title.split(/\s[|–—·-]\s/u)[0] ?? title;
+  const isReport = [own, ...context.headings.slice(0, 1)].some((text) => REPORTS.test(text));
   const dated = context.headings.slice(1).flatMap((text) => mentionsInWords(text, rules));
   const isBegun = first?.precision === 'day' && entry.indexOf(first.text) <= NEAR_BEGINNING;
   if (isReport && isBegun && sharedSpan(first, taken) !== null) return true;

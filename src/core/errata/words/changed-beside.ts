@@ -26,26 +26,25 @@ export function changedBeside(
   today: Day,
 ): string | null {
   const own = `${caption ?? ''} ${context.entry ?? ''}`.trim();
-  const names = [...namesIn(alt ?? ''), ...namesIn(caption ?? '')];
-  const words = contentWords(`${alt ?? ''} ${caption ?? ''}`, SMALL);
+  const isOfPerson = ({ subject, until }: Said, text: string): boolean => {
+    const last = namesIn(subject).at(-1);
+    const names = [...namesIn(alt ?? ''), ...namesIn(caption ?? '')];
+    const isMeant = last ? names.some((name) => mayBeOne(last, name)) : text === own;
+    return isMeant && (until === null || until <= today);
+  };
+  const isBefore = ({ subject, from }: Said, text: string, taken: Day): boolean => {
+    if (from === null || taken >= from) return false;
+    const words = contentWords(`${alt ?? ''} ${caption ?? ''}`, SMALL);
+    return text === own || sharedWords(words, contentWords(subject, SMALL)).length > 0;
+  };
+  const taken = dating?.until ?? null;
   for (const text of [own, context.before, context.after]) {
-    if (kind === 'portrait') {
-      const gone = saidIn(text, GONE, today).find(({ subject, until }) => {
-        const last = namesIn(subject).at(-1);
-        const isMeant = last ? names.some((name) => mayBeOne(last, name)) : text === own;
-        return isMeant && (until === null || until <= today);
-      });
-      if (gone) return gone.text;
-    }
-    const until = dating?.until ?? null;
-    if (until === null) continue;
-    const remade = saidIn(text, REMADE, today).find(
-      ({ subject, from }) =>
-        from !== null &&
-        until < from &&
-        (text === own || sharedWords(words, contentWords(subject, SMALL)).length > 0),
-    );
-    if (remade) return remade.text;
+    const gone =
+      kind === 'portrait' ? saidIn(text, GONE, today).find((said) => isOfPerson(said, text)) : undefined;
+    const remade =
+      taken === null ? undefined : saidIn(text, REMADE, today).find((said) => isBefore(said, text, taken));
+    const said = gone ?? remade;
+    if (said) return said.text;
   }
   return null;
 }

@@ -68,24 +68,21 @@ export async function sayCreditForm(
     : { problem: outcome.problem };
 }
 
-/** Has what is told of pictures on pages made anew, in the edition being gathered. */
-export async function tellOnPages(
-  slug: string,
-  siteId: number,
-  tells: Telling,
-): Promise<{ readonly edition: number } | { readonly problem: Problem }> {
-  const outcome = await act((db, actor) => gatherTelling(db, actor, siteId, tells));
+type Gathered = { readonly edition: number } | { readonly problem: Problem };
+
+/** Gathers something into the edition, and says in which one it is. */
+async function gathered(slug: string, deed: Parameters<typeof act<number>>[0]): Promise<Gathered> {
+  const outcome = await act(deed);
   revalidatePath(`/s/${slug}`, 'layout');
   return outcome.ok ? { edition: outcome.value } : { problem: outcome.problem };
 }
 
+/** Has what is told of pictures on pages made anew, in the edition being gathered. */
+export async function tellOnPages(slug: string, siteId: number, tells: Telling): Promise<Gathered> {
+  return gathered(slug, (db, actor) => gatherTelling(db, actor, siteId, tells));
+}
+
 /** Has what is recorded of a picture written into its files, in the edition being gathered. */
-export async function writeIntoFiles(
-  slug: string,
-  siteId: number,
-  fileId: number,
-): Promise<{ readonly edition: number } | { readonly problem: Problem }> {
-  const outcome = await act((db, actor) => gatherRights(db, actor, siteId, fileId));
-  revalidatePath(`/s/${slug}`, 'layout');
-  return outcome.ok ? { edition: outcome.value } : { problem: outcome.problem };
+export async function writeIntoFiles(slug: string, siteId: number, fileId: number): Promise<Gathered> {
+  return gathered(slug, (db, actor) => gatherRights(db, actor, siteId, fileId));
 }

@@ -1,7 +1,7 @@
 import { isHistoric } from '../../../dating/own-time';
 import { spanText } from '../../../dating/shelf-life';
 import { isSeen } from '../../places';
-import type { PlacementToCheck } from '../../page-to-check';
+import type { PageToCheck, PictureFacts, PlacementToCheck } from '../../page-to-check';
 import type { Rule } from '../../rule';
 import { isOfItsTime, isToldOfItsTime, takenOn } from '../../words/around-taken';
 import { changedBeside } from '../../words/changed-beside';
@@ -17,6 +17,33 @@ const isPoster = ({ alt, caption, raw }: PlacementToCheck): boolean =>
     POSTER.test(text),
   );
 
+const takenText = ({ dating }: PictureFacts): string => spanText(dating ?? { from: null, until: null });
+
+function changeSaid(picture: PictureFacts, placement: PlacementToCheck, page: PageToCheck): string | null {
+  const said = changedBeside(picture, placement, page.today);
+  return said && `The page says: “${said.slice(0, MOST_SAID)}” It was taken: ${takenText(picture)}.`;
+}
+const MOST_SAID = 160;
+
+function dayOver(
+  { dating }: PictureFacts,
+  placement: PlacementToCheck,
+  { today }: PageToCheck,
+): string | null {
+  if (!dating || dating.from === null || dating.until === null || dating.until + POSTER_DAYS >= today)
+    return null;
+  return isPoster(placement) && !isHistoric(dating, today)
+    ? `It announces ${spanText(dating)}, and that is over.`
+    : null;
+}
+
+function lifeOver(picture: PictureFacts, { today }: PageToCheck): string | null {
+  const { kind, currentUntil } = picture;
+  if (!kind || currentUntil === null || currentUntil >= today) return null;
+  const until = spanText({ from: currentUntil, until: currentUntil });
+  return `A picture of the kind “${kind}”, taken: ${takenText(picture)}, was current until ${until}.`;
+}
+
 export const pastItsTime: Rule = {
   id: 'fresh/past-its-time',
   degree: 'should',
@@ -27,24 +54,12 @@ export const pastItsTime: Rule = {
   applies: isSeen,
   check: (placement, { page, picture }) => {
     if (!picture || picture.changed || picture.leftoverClues.length > 0) return null;
-    if (isOfItsTime(picture, page) || isToldOfItsTime(picture, placement, page)) return null;
-    const taken = spanText(picture.dating ?? { from: null, until: null });
-    const said = changedBeside(picture, placement, page.today);
-    if (said) return { evidence: `The page says: “${said.slice(0, 160)}” It was taken: ${taken}.` };
-    const { dating } = picture;
-    if (
-      isPoster(placement) &&
-      dating?.until &&
-      dating.from &&
-      dating.until + POSTER_DAYS < page.today &&
-      !isHistoric(dating, page.today)
-    )
-      return { evidence: `It announces ${spanText(dating)}, and that is over.` };
-    if (!picture.kind || picture.currentUntil === null || picture.currentUntil >= page.today) return null;
-    const until = spanText({ from: picture.currentUntil, until: picture.currentUntil });
-    return {
-      evidence: `A picture of the kind “${picture.kind}”, taken: ${taken}, was current until ${until}.`,
-    };
+    const evidence =
+      changeSaid(picture, placement, page) ?? dayOver(picture, placement, page) ?? lifeOver(picture, page);
+    // Whether it is shown for its time is asked last: every text around it is read for days.
+    if (evidence === null || isOfItsTime(picture, page) || isToldOfItsTime(picture, placement, page))
+      return null;
+    return { evidence };
   },
   examples: [
     {

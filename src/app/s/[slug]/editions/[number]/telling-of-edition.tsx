@@ -30,17 +30,18 @@ export async function TellingOfEdition({
   takeOut,
 }: TellingOfEditionProps) {
   const name = NAMES[change.tells ?? 'statements'];
+  const isCredits = change.tells === 'credits';
+  const counted = listed.filter(({ subject }) => subject === (isCredits ? 'link' : 'statement'));
+  const pages = new Set(counted.map(({ pagePath }) => pagePath));
   const groups = changedAlike(listed);
   const rest = groups.slice(SHOWN).flat();
-  const credits = change.tells === 'credits' ? await creditsInPage(files[0]?.sha256 ?? null) : [];
+  const credits = isCredits ? await creditsInPage(files[0]?.sha256 ?? null) : [];
   return (
     <section aria-label={name} className="border-b border-line pb-3">
       <ChangeHead change={change} takeOut={takeOut}>
         <span className="font-semibold">{name}</span>{' '}
         <span className="text-ink-2">
-          {listed.length > 0
-            ? `on ${count(new Set(listed.map(({ pagePath }) => pagePath)).size, 'page')}`
-            : ''}
+          {pages.size > 0 ? `${isCredits ? 'linked from' : 'on'} ${count(pages.size, 'page')}` : ''}
         </span>
       </ChangeHead>
       {files.map(({ id, path, sizeBytes }) => (
