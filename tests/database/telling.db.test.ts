@@ -34,9 +34,13 @@ beforeAll(async () => {
   await writeFiles(folder, {
     'img/hall.jpg': await jpeg(facade(3, 'red')),
     'img/river.jpg': await jpeg(river(4)),
+    'img/placeholder.png': await sharp({ create: { width: 300, height: 200, channels: 3, background: '#ccc' } }).png().toBuffer(), // prettier-ignore
     'index.html': page('Home', '<h1>Home</h1><p><img src="img/hall.jpg" alt="Red doors"></p>'),
     'house/index.html': page('House', '<h1>House</h1><img src="../img/hall.jpg" alt="Red doors">', ''),
-    'water.html': page('Water', '<h1>Water</h1><img src="img/river.jpg" alt="The river">'),
+    'water.html': page(
+      'Water',
+      '<h1>Water</h1><img src="img/river.jpg" alt="The river"><img src="img/placeholder.png" alt="">',
+    ),
   });
   siteId = await connected(held.db, 'Telling', folder);
   await held.db.orm.update(sites).set({ liveUrl: 'https://www.school.example' }).where(eq(sites.id, siteId));
@@ -172,7 +176,12 @@ describe('statements for search engines', () => {
         license: 'https://creativecommons.org/licenses/by-sa/4.0/',
       },
     ]);
+    // The leftover beside it is nothing to be found.
+    expect(await graphOf('water.html')).toMatchObject([
+      { contentUrl: 'https://www.school.example/img/river.jpg' },
+    ]);
     expect(await graphOf('water.html')).toHaveLength(1);
+    expect(await written('image-sitemap.xml')).not.toContain('placeholder');
     expect(await written('image-sitemap.xml')).toContain(
       '<image:loc>https://www.school.example/img/river.jpg</image:loc>',
     );

@@ -21,7 +21,7 @@ it.each<[string, Terms, string]>([
       ...{ record: 'licence', id: 'own:a', name: 'Brightline', purposes: ['news'], sites: ['a.example'] },
       ...{ credit: true, line: 'Ann / Brightline', until: dayOf(2026, 8, 31) as Day },
     }),
-    'It may be shown, and changed. With it stands: Ann / Brightline. For news only. On a.example only. Until 2026-08-31.',
+    'It may be shown, and changed. With it stands: Ann / Brightline. Only on pages for news. On a.example only. Until 2026-08-31.',
   ],
   [
     'terms that leave the web open',

@@ -1,6 +1,7 @@
 /** What a licence allows, needs and ends, in plain words. */
 import { isoDay } from '../dating/day';
 import type { Terms } from './licences';
+import { purposeText } from './record-index';
 import { webUnsaid } from './web-unsaid';
 
 /** @returns sentences, what is allowed first; one at least */
@@ -30,8 +31,8 @@ function limits({ record }: Terms): string[] {
   const { purposes, sites, from, until } = record;
   const unsaid = webUnsaid(record);
   return [
-    ...(purposes?.length ? [`For ${purposes.join(', ')} only.`] : []),
-    ...(sites?.length ? [`On ${sites.join(', ')} only.`] : []),
+    ...(purposes?.length ? [`Only on pages for ${purposes.map(purposeText).join(' or ')}.`] : []),
+    ...(sites?.length ? [`On ${sites.join(' and ')} only.`] : []),
     ...(from !== null && from !== undefined ? [`From ${isoDay(from)} on.`] : []),
     ...(until !== null && until !== undefined ? [`Until ${isoDay(until)}.`] : []),
     ...(unsaid === null ? [] : [unsaid]),

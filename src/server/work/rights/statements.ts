@@ -22,7 +22,7 @@ interface Shown {
   readonly master: string;
 }
 
-/** Pictures that readers see in places where nothing stands against them, page by page. */
+/** Pictures that readers see in places where nothing stands against them, page by page; leftovers are nothing to be found. */
 async function shown({ pool }: Database, siteId: number): Promise<Shown[]> {
   const { rows } = await pool.query<Shown>(
     `select distinct x.page_path as page, x.file_path as file, coalesce(m.path, f.path) as master
@@ -31,7 +31,9 @@ async function shown({ pool }: Database, siteId: number): Promise<Shown[]> {
      join files f on f.site_id = x.site_id and f.path = x.file_path and f.gone_in is null and f.problem is null
      left join files m on m.site_id = f.site_id and m.picture_id = f.picture_id and m.is_master and m.gone_in is null
      left join rights_answers a on a.placement_id = x.id
+     left join pictures k on k.id = f.picture_id
      where x.site_id = $1 and x.until_survey is null and not x.dormant
+       and not coalesce(k.leftover_files ? f.path, false)
        and x.kind in ('img', 'lazy', 'input', 'source', 'srcset', 'svg-image', 'object') and coalesce(a.may, 'unknown') <> 'no'
      order by 1, 2`,
     [siteId],

@@ -14,6 +14,11 @@ const SUBJECT = {
   link: 'Link in the foot',
 } as const;
 
+const LOOK: Partial<Record<Edit['subject'], string>> = {
+  reference: 'text-sm break-all',
+  statement: 'text-sm whitespace-pre-line',
+};
+
 /** What changes at one place: each old value struck through above the new one. */
 export function Differences({ edits: listed }: { edits: readonly Edit[] }) {
   return (
@@ -23,13 +28,7 @@ export function Differences({ edits: listed }: { edits: readonly Edit[] }) {
         return (
           <div key={edit.id} className="mt-1">
             <dt className="text-sm text-ink-3">{SUBJECT[edit.subject]}</dt>
-            <dd
-              className={
-                edit.subject === 'reference' || edit.subject === 'statement'
-                  ? 'text-sm break-all'
-                  : 'font-serif whitespace-pre-line'
-              }
-            >
+            <dd className={LOOK[edit.subject] ?? 'font-serif whitespace-pre-line'}>
               {was ? <del className="block text-ink-3">{was}</del> : null}
               <ins className="block no-underline">
                 {shownText(edit.becomes, edit.subject) || (
