@@ -64,6 +64,9 @@ const DECADES: ReadonlyMap<string, number> = new Map(
 );
 const DECADE_WORDS = [...DECADES.keys()].sort((a, b) => b.length - a.length).join('|');
 
+/** Times are told in figures, but for decades. */
+const MAY_TELL = new RegExp(`\\d|${DECADE_WORDS}`, 'iu');
+
 const aDecade = (text: string, rules: MentionRules) => {
   const two = DECADES.get(text.toLowerCase()) ?? Number(text);
   const year = two < 100 ? (two <= 10 ? 2000 : 1900) + two : two;
@@ -261,6 +264,7 @@ function ofName<T extends DaySpan>(span: T | null): T | null {
  * names of months and seasons. Years that are beginnings or ends ("since 1931", "until 2023") are left out.
  */
 export function mentionsInWords(text: string, rules: MentionRules): DateMention[] {
+  if (!MAY_TELL.test(text)) return [];
   const bounded = [...text.matchAll(BEFORE)].map(
     ({ index, 0: words }) => [index, index + words.length] as const,
   );

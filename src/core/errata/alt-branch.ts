@@ -1,4 +1,5 @@
 /** The W3C's alt decision tree (https://www.w3.org/WAI/tutorials/images/decision-tree/), as far as markup tells. */
+import { onceFor } from './once-for';
 import type { PlacementToCheck } from './page-to-check';
 
 /**
@@ -11,21 +12,14 @@ const COMPLEX =
   /(?<!\p{L})(?:charts?|graphs?|diagrams?|maps?|floor ?plans?|plan of|timetables?|flow ?charts?|infographics?|diagramm|karte|stundenplan|lageplan|carte|plan|graphique|horaires?|mapa|gr[áa]fico|plano|horario)(?!\p{L})/iu;
 
 /** Which branch a place takes. */
-export function altBranch({
-  kind,
-  link,
-  context,
-  decorative,
-  alt,
-  caption,
-  raw,
-}: PlacementToCheck): AltBranch {
-  if (isAllOfControl({ kind, link, context })) return 'functional';
+export const altBranch: (placement: PlacementToCheck) => AltBranch = onceFor((placement) => {
+  const { decorative, alt, caption, raw } = placement;
+  if (isAllOfControl(placement)) return 'functional';
   if (decorative) return 'decorative';
   return COMPLEX.test(`${alt ?? ''} ${caption ?? ''} ${raw.split('/').at(-1) ?? ''}`.replace(/[-_]/gu, ' '))
     ? 'complex'
     : 'informative';
-}
+});
 
 type Written = Pick<PlacementToCheck, 'kind' | 'raw'>;
 

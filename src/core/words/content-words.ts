@@ -1,8 +1,10 @@
 /** Words that carry a text's meaning, and which of them mean the same: cases, plurals and compounds of four languages. */
+import { remembered } from './remembered';
 
 /** The words of a text, in lower case, as they are written. */
-export const tokensOf = (text: string): string[] =>
-  text.toLowerCase().match(/[\p{L}\p{M}\p{N}]+(?:-[\p{L}\p{M}\p{N}]+)*/gu) ?? [];
+export const tokensOf: (text: string) => readonly string[] = remembered(
+  (text) => text.toLowerCase().match(/[\p{L}\p{M}\p{N}]+(?:-[\p{L}\p{M}\p{N}]+)*/gu) ?? [],
+);
 
 /** Without accents and marks, so that `été` and `ete` are one. */
 export const plain = (word: string): string => word.normalize('NFKD').replace(/\p{M}/gu, '');
@@ -11,20 +13,14 @@ export const plain = (word: string): string => word.normalize('NFKD').replace(/\
 const ENDINGS = /(?:ies|ings?|ers?|ern|eaux|es|ed|en|em|nen|os|as|s|e|n|a|o|x|y)$/u;
 const LEAST_STEM = 3;
 
-/** Pages say the same words over and over; their stems are kept, as long as there is room. */
-const stems = new Map<string, string>();
-const MOST_KEPT = 50_000;
+/** Pages say the same words over and over. */
+const MOST_WORDS = 50_000;
 
-export function stemOf(word: string): string {
-  const known = stems.get(word);
-  if (known !== undefined) return known;
+export const stemOf: (word: string) => string = remembered((word) => {
   const bare = plain(word);
   const [ending] = ENDINGS.exec(bare) ?? [];
-  const stem = ending && bare.length - ending.length >= LEAST_STEM ? bare.slice(0, -ending.length) : bare;
-  if (stems.size >= MOST_KEPT) stems.clear();
-  stems.set(word, stem);
-  return stem;
-}
+  return ending && bare.length - ending.length >= LEAST_STEM ? bare.slice(0, -ending.length) : bare;
+}, MOST_WORDS);
 
 const LEAST_PREFIX = 5;
 

@@ -1,4 +1,5 @@
 /** Names of people and groups within a text: words in capitals beside each other. */
+import { remembered } from './remembered';
 
 /** A run of words in capitals; what joins them in names may stand between. */
 const RUN =
@@ -18,15 +19,15 @@ export interface NameFound {
  *
  * @param text of a caption, an alt text, an entry
  */
-export function namesIn(text: string): NameFound[] {
-  return [...text.matchAll(RUN)].flatMap(([run]) => {
+export const namesIn: (text: string) => readonly NameFound[] = remembered((text) =>
+  [...text.matchAll(RUN)].flatMap(([run]) => {
     const parts = run.split(/\s+/u);
     while (parts.length > 0 && TITLE.test(parts[0] as string)) parts.shift();
     if (parts.length < 2) return [];
     const words = parts.map((part) => part.toLowerCase().replace(/[^\p{L}\p{M}]/gu, ''));
     return [{ text: parts.join(' '), words: words.filter((word) => word.length > 1) }];
-  });
-}
+  }),
+);
 
 /** Whether two names may be one: they share a word, or two that differ in a letter. */
 export const mayBeOne = (a: NameFound, b: NameFound): boolean =>

@@ -1,3 +1,5 @@
+import { remembered } from '../../words/remembered';
+
 /** Whether two texts say the same: case, marks and blanks do not matter. */
 export function alike(a: string, b: string): boolean {
   const [first, second] = [bareText(a), bareText(b)];
@@ -5,8 +7,9 @@ export function alike(a: string, b: string): boolean {
 }
 
 /** The words of a text alone, in lower case: equal for texts that say the same. */
-export const bareText = (text: string): string =>
+export const bareText: (text: string) => string = remembered((text) =>
   text
     .toLowerCase()
     .replace(/[^\p{L}\p{N}]+/gu, ' ')
-    .trim();
+    .trim(),
+);

@@ -1,5 +1,7 @@
 /** Texts that stand in an alt attribute and say nothing of what is shown. */
 import { isCameraName } from '../../picture/title-from-name';
+import { primaryOf } from '../../words/languages/known-languages';
+import { remembered } from '../../words/remembered';
 import { wordLists, type WordList } from './word-lists';
 
 const ENDING =
@@ -15,6 +17,10 @@ const SURELY_BY_MACHINE =
 const SCREEN_NAME =
   /^(?:screen ?shot|bildschirmfoto|capture d[’']écran|captura de pantalla)\s.*\d{4}|^\p{L}+ image \d{4}-\d\d/iu;
 
+const isNamedSo: (text: string) => boolean = remembered(
+  (text) => ENDING.test(text) || ADDRESS.test(text) || SCREEN_NAME.test(text) || isCameraName(text),
+);
+
 const bareName = (path: string) => (path.split('/').at(-1) ?? path).replace(/\.\w{2,5}$/u, '');
 
 /**
@@ -23,7 +29,7 @@ const bareName = (path: string) => (path.split('/').at(-1) ?? path).replace(/\.\
  * @param address of the file that it stands with
  */
 export function isFileName(text: string, address: string): boolean {
-  if (ENDING.test(text) || ADDRESS.test(text) || SCREEN_NAME.test(text) || isCameraName(text)) return true;
+  if (isNamedSo(text)) return true;
   if (SURELY_BY_MACHINE.test(text)) return true;
   return (
     WRITTEN_BY_MACHINE.test(text) &&
@@ -44,9 +50,16 @@ const bare = (text: string) =>
  *
  * @param language of the page
  */
-export function saysOnly(text: string, language: string | null): 'picture' | 'sort' | null {
-  const word = bare(text);
+export const saysOnly = (text: string, language: string | null): 'picture' | 'sort' | null =>
+  saidIn(primaryOf(language))(text);
+
+const saidIn = remembered((language) => {
   const lists = wordLists(language);
+  return remembered((text) => saidBy(text, lists));
+});
+
+function saidBy(text: string, lists: readonly WordList[]): 'picture' | 'sort' | null {
+  const word = bare(text);
   if (lists.some(({ generic }) => generic.includes(word))) return 'picture';
   if (lists.some(({ sortOnly }) => sortOnly.includes(word))) return 'sort';
   if (/^(\p{L})\1{2,}$/iu.test(word)) return 'picture';

@@ -1,4 +1,5 @@
 /** What is said of the pictures of a page and around each, in words that can be compared; made once a page. */
+import { onceFor } from '../once-for';
 import type { PageToCheck, PlacementToCheck } from '../page-to-check';
 import { isPicture } from '../places';
 import { bareText } from './alike';
@@ -26,16 +27,22 @@ export interface PageWords {
   readonly small: ReadonlySet<string>;
   /** Colours, sizes, numbers, and what holds for nearly everything: sharing one of these means nothing. */
   readonly common: ReadonlySet<string>;
-  /** The captions of the page, each once. */
-  readonly captions: readonly string[];
   of(placement: PlacementToCheck): PictureWords | null;
   /** Pictures whose alt text, or caption, says that, whatever its case and marks. */
   saying(field: 'alt' | 'caption', text: string): readonly PictureWords[];
   /** Pictures whose entry, or whose own section, begins with a word of that stem. */
   about(word: string): readonly PictureWords[];
-  /** Pictures of the same run of like elements, this one left out. */
+  /** Pictures of the same run of like elements, this one with them; the same list for all of them. */
+  row(placement: PlacementToCheck): readonly PictureWords[];
+  /** Those of its row, this one left out. */
   beside(placement: PlacementToCheck): readonly PictureWords[];
+  /** It and those before and behind it on the page, as far as the text reaches that is kept around it. */
+  near(placement: PlacementToCheck): readonly PictureWords[];
 }
+
+const NONE: readonly PictureWords[] = [];
+/** In the text that is kept around a picture not more captions of others have room. */
+const NEAR = 40;
 
 /** The end of a long story about a picture is no mark of it. */
 const MOST_WORDS = 14;
@@ -44,16 +51,7 @@ const MOST_WORDS = 14;
 const isTold = ({ alt, raw }: PlacementToCheck, language: string | null): boolean =>
   !isFileName(alt ?? '', raw) && !isWorkNote(alt ?? '', language) && !isSearchWords(alt ?? '', language);
 
-const known = new WeakMap<PageToCheck, PageWords>();
-
-export function pageWords(page: PageToCheck): PageWords {
-  let words = known.get(page);
-  if (!words) {
-    words = read(page);
-    known.set(page, words);
-  }
-  return words;
-}
+export const pageWords: (page: PageToCheck) => PageWords = onceFor(read);
 
 function read(page: PageToCheck): PageWords {
   const small = wordsFor(page.language, 'functionWords');
@@ -66,6 +64,7 @@ function read(page: PageToCheck): PageWords {
     heading: content(placement.context.headings.at(-1)),
   }));
   const first = pictures.find(({ placement }) => placement.context.headings.length > 0)?.placement;
+  const order = new Map(pictures.map(({ placement }, at) => [placement, at]));
   const byPlacement = new Map(pictures.map((one) => [one.placement, one]));
   const byGroup = new Map<string, PictureWords[]>();
   for (const one of pictures) {
@@ -79,15 +78,19 @@ function read(page: PageToCheck): PageWords {
   const byAlt = once(() => indexTexts(pictures, 'alt'));
   const byCaption = once(() => indexTexts(pictures, 'caption'));
   const bySubject = once(() => indexSubjects(pictures));
+  const row = ({ context }: PlacementToCheck) => byGroup.get(context.group?.path ?? '') ?? NONE;
   return {
     ...{ pictures, small, common },
-    captions: [...new Set(pictures.flatMap(({ placement }) => placement.caption ?? []))],
     saying: (field, text) => (field === 'alt' ? byAlt() : byCaption()).get(bareText(text)) ?? [],
     about: (word) => bySubject().get(stemOf(word)) ?? [],
     topic: content(`${page.title} ${first?.context.headings[0] ?? ''}`),
     of: (placement) => byPlacement.get(placement) ?? null,
-    beside: (placement) =>
-      (byGroup.get(placement.context.group?.path ?? '') ?? []).filter((one) => one.placement !== placement),
+    row,
+    beside: (placement) => row(placement).filter((one) => one.placement !== placement),
+    near: (placement) => {
+      const at = order.get(placement);
+      return at === undefined ? [] : pictures.slice(Math.max(0, at - NEAR), at + NEAR + 1);
+    },
   };
 }
 
@@ -157,8 +160,12 @@ export function textAround(placement: PlacementToCheck, page: PageToCheck): stri
   if (text === undefined) {
     const { context } = placement;
     let around = ` ${context.before} ${context.after} `;
-    for (const caption of pageWords(page).captions)
-      if (around.includes(caption)) around = around.replaceAll(caption, ' | ');
+    for (const caption of new Set(
+      pageWords(page)
+        .near(placement)
+        .map((one) => one.placement.caption),
+    ))
+      if (caption && around.includes(caption)) around = around.replaceAll(caption, ' | ');
     text = `${context.headings.join(' | ')} | ${around}`;
     aroundKnown.set(placement, text);
   }

@@ -1,18 +1,19 @@
 /** The times that words tell of: years and days that they name, and months that they speak of. */
 import { mentionsInWords, type DateMention } from '../../dating/date-mentions';
-import { partsOf, type Day } from '../../dating/day';
+import { partsOf } from '../../dating/day';
 import { monthOf } from '../../dating/month-names';
 import { plain, tokensOf } from '../../words/content-words';
-import { vocabulariesOf } from '../../words/languages/known-languages';
+import { remembered } from '../../words/remembered';
+import { primaryOf, vocabulariesOf } from '../../words/languages/known-languages';
+
+/** Years that words name; what lies outside is a number of something else. */
+const FIRST_YEAR = 1500;
+const LAST_YEAR = 2200;
 
 /** The times that a text names, those to come as well. */
-const YEARS_TO_COME = 200;
-
-export function timesIn(text: string | null | undefined, today: Day): DateMention[] {
-  return text && /\d{4}/u.test(text)
-    ? mentionsInWords(text, { thisYear: partsOf(today).year + YEARS_TO_COME })
-    : [];
-}
+export const timesIn: (text: string) => readonly DateMention[] = remembered((text) =>
+  /\d{4}/u.test(text) ? mentionsInWords(text, { thisYear: LAST_YEAR }) : [],
+);
 
 /** A stretch of years, both counted. */
 export interface Years {
@@ -25,8 +26,8 @@ const STRETCH =
   /(?<!\d)(\d{4})\s*(?:to|till|until|and|–|-|bis|und|à|a|au|y|hasta|jusqu[’']?en|en)\s*(\d{4})(?!\d)/giu;
 
 /** The years that a text names, stretches as such: “from 1930 to 1958”. */
-export function yearsIn(text: string | null | undefined, today: Day): Years[] {
-  if (!text || !/\d{4}/u.test(text)) return [];
+export const yearsIn: (text: string) => readonly Years[] = remembered((text) => {
+  if (!/\d{4}/u.test(text)) return [];
   const stretches = [...text.matchAll(STRETCH)].flatMap(([words, from, until]) => {
     const [first, last] = [Number(from), Number(until)];
     return first >= FIRST_YEAR && last > first && last <= LAST_YEAR
@@ -34,16 +35,13 @@ export function yearsIn(text: string | null | undefined, today: Day): Years[] {
       : [];
   });
   const rest = text.replace(STRETCH, ' ');
-  const times = timesIn(rest, today).flatMap(({ from, until, text: words }) =>
+  const times = timesIn(rest).flatMap(({ from, until, text: words }) =>
     from === null || until === null
       ? []
       : [{ from: partsOf(from).year, until: partsOf(until).year, text: words }],
   );
   return [...stretches, ...times];
-}
-
-const FIRST_YEAR = 1500;
-const LAST_YEAR = 2200;
+});
 
 /** Whether both name years, and none of one is any of the other's. */
 export function areOfOtherYears(some: readonly Years[], others: readonly Years[]): boolean {
@@ -79,28 +77,45 @@ const AMBIGUOUS = new Set([
 
 /** The months, 1 to 12, in which it can be what a text tells of: by their names, and by words for seasons. */
 export function monthsIn(text: string, language: string | null): ReadonlySet<number> {
+  const named = namedMonths(text);
+  // “Summer” beside “July” says no more than July.
+  if (named.size > 0) return named;
+  const words = plainWords(text);
+  return new Set(
+    seasonNames(primaryOf(language)).flatMap((seasons) =>
+      seasons.flatMap((names, season) =>
+        names.some((name) => words.has(name)) ? (MONTHS_OF[season] ?? []) : [],
+      ),
+    ),
+  );
+}
+
+/** The months that a text names as such. */
+const namedMonths: (text: string) => ReadonlySet<number> = remembered((text) => {
   const found = new Set<number>();
   for (const word of text.match(/[\p{L}\p{M}]+/gu) ?? []) {
     const month = monthOf(word);
     const isName = month !== null && (!AMBIGUOUS.has(word.toLowerCase()) || /^\p{Lu}/u.test(word));
     if (isName) found.add(month);
   }
-  // “Summer” beside “July” says no more than July.
-  if (found.size > 0) return found;
-  const words = new Set(tokensOf(text).map(plain));
-  for (const { seasons } of vocabulariesOf(language))
-    for (const [season, names] of seasons.entries())
-      if (names.some((name) => words.has(plain(name))))
-        for (const month of MONTHS_OF[season] ?? []) found.add(month);
   return found;
-}
+});
+
+const plainWords: (text: string) => ReadonlySet<string> = remembered(
+  (text) => new Set(tokensOf(text).map(plain)),
+);
+
+/** Words for each season, in each vocabulary that holds for a language; without accents. */
+const seasonNames: (primary: string) => readonly (readonly (readonly string[])[])[] = remembered((primary) =>
+  vocabulariesOf(primary).map(({ seasons }) => seasons.map((names) => names.map(plain))),
+);
 
 /** The seasons that a text names, 0 (winter) to 3 (autumn). */
 export function seasonsIn(text: string, language: string | null): ReadonlySet<number> {
-  const words = new Set(tokensOf(text).map(plain));
+  const words = plainWords(text);
   return new Set(
-    vocabulariesOf(language).flatMap(({ seasons }) =>
-      seasons.flatMap(([name = ''], season) => (words.has(plain(name)) ? [season] : [])),
+    seasonNames(primaryOf(language)).flatMap((seasons) =>
+      seasons.flatMap(([name = ''], season) => (words.has(name) ? [season] : [])),
     ),
   );
 }

@@ -1,5 +1,6 @@
 /** Which languages rules know, which hold for a page, and in which a text is written. */
 import { tokensOf } from '../content-words';
+import { remembered } from '../remembered';
 import { de } from './de';
 import { en } from './en';
 import { es } from './es';
@@ -84,7 +85,7 @@ const LEAD = 1;
  * The language that a text is surely written in, of those that rules know, or `null`: by its small words, which every
  * sentence has, by common ones, and by letters and endings that the others lack.
  */
-export function languageOfText(text: string): string | null {
+export const languageOfText: (text: string) => string | null = remembered((text) => {
   const own = withoutQuotes(text);
   const points = new Map([...KNOWN.keys()].map((language) => [language, 0]));
   for (const word of tokensOf(own)) {
@@ -97,4 +98,4 @@ export function languageOfText(text: string): string | null {
     points.set(language, (points.get(language) ?? 0) + 0.7 * Math.min(2, (own.match(marks) ?? []).length));
   const [best, next] = [...points].sort((a, b) => b[1] - a[1]);
   return best && next && best[1] >= SURE && best[1] >= next[1] + LEAD ? best[0] : null;
-}
+});

@@ -2,6 +2,7 @@ import { altBranch, isOnlyContent } from '../../alt-branch';
 import type { PageToCheck, PlacementToCheck } from '../../page-to-check';
 import { isPicture } from '../../places';
 import type { Rule } from '../../rule';
+import { remembered } from '../../../words/remembered';
 import { contentWords, sharedWords, stemOf } from '../../../words/content-words';
 import { primaryOf, vocabulariesOf, wordsFor } from '../../../words/languages/known-languages';
 import { isTitleOfFigure } from '../../words/told-beside';
@@ -23,6 +24,7 @@ export const contentNowhere: Rule = {
   applies: (placement) => isPicture(placement) && !isOnlyContent(placement.link),
   check: (placement, { page }) => {
     const alt = (placement.alt ?? placement.name).trim();
+    if (alt !== '' && isSurelyTold(alt, page)) return null;
     const sent = sendingText(placement, page);
     const branch = altBranch(placement);
     if (alt === '') {
@@ -72,10 +74,31 @@ export const contentNowhere: Rule = {
   ],
 };
 
+/** Whether an alt text says more than any that leaves it to the picture, whatever stands around it. */
+function isSurelyTold(alt: string, page: PageToCheck): boolean {
+  if (/\d/u.test(alt)) return true;
+  const words = wordsOfAlt(alt, page);
+  return words.length !== 1 && !words.some(isSortIn(page.language));
+}
+
+const wordsOfAlt = (alt: string, page: PageToCheck) =>
+  contentWords(alt.replace(SORT_OF_CHART, '$1$2'), pageWords(page).small);
+
+/** Whether a word is one for a picture that holds facts. */
+function isSortIn(language: string | null): (word: string) => boolean {
+  const stems = stemsOfSorts(primaryOf(language));
+  return (word) =>
+    stems.has(stemOf(word)) || /(?:plan|skizze|tabelle|karte|tafel|liste|übersicht|diagramm)$/u.test(word);
+}
+
+const sendersIn = remembered((language) => {
+  const lists = vocabulariesOf(language);
+  return remembered((text) => lists.some(({ sendsToPicture }) => sendsToPicture.test(text)));
+});
+
 /** The sentence that sends readers to the picture, or `null`. */
 function sendingText(placement: PlacementToCheck, page: PageToCheck): string | null {
-  const lists = vocabulariesOf(page.language);
-  const sends = (text: string) => lists.find(({ sendsToPicture }) => sendsToPicture.test(text)) !== undefined;
+  const sends = sendersIn(primaryOf(page.language));
   const entry = (placement.context.entry ?? '').replace(placement.caption ?? '', '').trim();
   if (entry !== '') return sends(entry) ? entry : null;
   const { before, after } = sentencesAround(placement);
@@ -86,9 +109,8 @@ function sendingText(placement: PlacementToCheck, page: PageToCheck): string | n
 
 /** What stands between two pictures and sends to one is said of the one that follows. */
 function belongsToNext(placement: PlacementToCheck, page: PageToCheck, sentence: string): boolean {
-  const { pictures } = pageWords(page);
-  const at = pictures.findIndex((one) => one.placement === placement);
-  const next = pictures[at + 1]?.placement;
+  const near = pageWords(page).near(placement);
+  const next = near[near.findIndex((one) => one.placement === placement) + 1]?.placement;
   return next !== undefined && next.context.before.includes(sentence.replace(/\s*…$/u, '').slice(0, 40));
 }
 
@@ -100,14 +122,11 @@ function tellsNothing(
   sent: string | null,
 ): boolean {
   const lists = vocabulariesOf(page.language);
-  if (/\d/u.test(alt) || isTitleOfFigure(placement) || lists.some(({ toldBeside }) => toldBeside.test(alt)))
-    return false;
+  if (isTitleOfFigure(placement) || lists.some(({ toldBeside }) => toldBeside.test(alt))) return false;
   const { small, topic } = pageWords(page);
-  const words = contentWords(alt.replace(SORT_OF_CHART, '$1$2'), small);
+  const words = wordsOfAlt(alt, page);
   const figures = wordsFor(page.language, 'holdsFigures');
-  const stems = stemsOfSorts(page.language);
-  const isSort = (word: string) =>
-    stems.has(stemOf(word)) || /(?:plan|skizze|tabelle|karte|tafel|liste|übersicht|diagramm)$/u.test(word);
+  const isSort = isSortIn(page.language);
   if (!words.some(isSort)) return sent !== null && words.length === 1 && !/:\s*$/u.test(sent);
   const { headings, before, after, entry } = placement.context;
   const around = contentWords(`${headings.join(' ')} ${sent ?? before}`, small);
@@ -139,15 +158,7 @@ const FIGURE = /(?<![\d.,])(?!(?:19|20)\d\d(?!\d))\d/u;
 const AT_A_TABLE =
   /(?<!\p{L})(?:at|under|around|round|unter|sous|bajo)\s+(?:\p{L}+\s+)?(?:tables?|tafel|tableau)(?!\p{L})/iu;
 
-const stemsKnown = new Map<string, ReadonlySet<string>>();
-
-/** Stems of the words for pictures that hold facts. */
-function stemsOfSorts(language: string | null): ReadonlySet<string> {
-  const key = primaryOf(language);
-  let stems = stemsKnown.get(key);
-  if (!stems) {
-    stems = new Set([...wordsFor(language, 'holdsFigures', 'holdsText')].map(stemOf));
-    stemsKnown.set(key, stems);
-  }
-  return stems;
-}
+/** Stems of the words for pictures that hold facts, by the primary language. */
+const stemsOfSorts: (language: string) => ReadonlySet<string> = remembered(
+  (language) => new Set([...wordsFor(language, 'holdsFigures', 'holdsText')].map(stemOf)),
+);

@@ -1,5 +1,7 @@
 import { isOnlyContent } from '../../alt-branch';
 import { isPicture } from '../../places';
+import { onceFor } from '../../once-for';
+import type { PageToCheck } from '../../page-to-check';
 import type { Rule } from '../../rule';
 
 export const emptyLink: Rule = {
@@ -15,15 +17,9 @@ export const emptyLink: Rule = {
     // An anchor without an address is no link, and a picture without any alt text is another rule’s.
     if (kind === 'input' || alt === null || !decorative || !link?.href || !isOnlyContent(link)) return null;
     // Several pictures of one link: it has a name if one of them has.
-    const beside = page.placements.some(
-      (other) =>
-        other.bearsWords &&
-        other.link?.href === link.href &&
-        other.link.text === '' &&
-        !other.decorative &&
-        other.name !== '',
-    );
-    return beside ? null : { evidence: `The link leads to “${link.href}”.`, branch: 'functional' };
+    return namedLinks(page).has(link.href)
+      ? null
+      : { evidence: `The link leads to “${link.href}”.`, branch: 'functional' };
   },
   examples: [
     { html: '<a href="x.html"><img src="a.jpg" alt=""></a>', evidence: 'The link leads to “x.html”.' },
@@ -38,3 +34,13 @@ export const emptyLink: Rule = {
     },
   ],
 };
+
+/** Where the links of a page lead that have nothing but pictures, one of which names them. */
+const namedLinks = onceFor(
+  (page: PageToCheck): ReadonlySet<string | null> =>
+    new Set(
+      page.placements.flatMap(({ bearsWords, link, decorative, name }) =>
+        bearsWords && link?.text === '' && !decorative && name !== '' ? [link.href] : [],
+      ),
+    ),
+);

@@ -1,9 +1,11 @@
 import { altBranch } from '../../alt-branch';
 import type { PageToCheck, PlacementToCheck } from '../../page-to-check';
 import { hasAlt } from '../../places';
+import { onceFor } from '../../once-for';
 import type { Rule } from '../../rule';
 import { alike, bareText } from '../../words/alike';
 import { isTitleOfFigure } from '../../words/told-beside';
+import { remembered } from '../../../words/remembered';
 import { sharedWords, stemOf, tokensOf } from '../../../words/content-words';
 import { vocabulariesOf } from '../../../words/languages/known-languages';
 import { areOfOtherColours, standsAgainst } from '../../words/opposites';
@@ -145,8 +147,7 @@ function entryOfAnother(placement: PlacementToCheck, page: PageToCheck): string 
 
 /** Whether all pictures of its row have the same alt text. */
 function isOfRow(placement: PlacementToCheck, page: PageToCheck): boolean {
-  const beside = pageWords(page).beside(placement);
-  return beside.length > 0 && beside.every((one) => alike(one.placement.alt ?? '', placement.alt ?? ''));
+  return haveOneAlt(pageWords(page).row(placement));
 }
 
 /** Whether one of its row is about whom the alt text names: then it was copied from there. */
@@ -154,13 +155,20 @@ function isNamedInRow(placement: PlacementToCheck, page: PageToCheck): boolean {
   const names = namesIn(placement.alt ?? '');
   // Of a row whose own entry names nobody the alt text may tell as a whole.
   if (!nameOthers(names, namesIn(labelOf(placement)))) return false;
-  return pageWords(page)
-    .beside(placement)
-    .some((one) => {
-      const theirs = namesIn(labelOf(one.placement));
-      return names.some((name) => theirs.some((other) => mayBeOne(name, other)));
-    });
+  // Its own entry names none of them, as was just seen.
+  const theirs = namesOfRow(pageWords(page).row(placement));
+  return names.some((name) => theirs.some((other) => mayBeOne(name, other)));
 }
+
+const haveOneAlt = onceFor((row: readonly PictureWords[]): boolean => {
+  const [first] = row;
+  return row.length > 1 && row.every((one) => alike(one.placement.alt ?? '', first?.placement.alt ?? ''));
+});
+
+/** Whom the entries of a row name. */
+const namesOfRow = onceFor((row: readonly PictureWords[]) =>
+  row.flatMap(({ placement }) => namesIn(labelOf(placement))),
+);
 
 /** Whether another picture of the page has the same alt text, and it fits what stands there. */
 function isCopied(placement: PlacementToCheck, page: PageToCheck): boolean {
@@ -200,15 +208,13 @@ function areExplained({ alt, caption, context }: PlacementToCheck, label: string
 const THING_AND_NUMBER =
   /(?<!\p{L})(?<what>\p{L}{4,})\s(?<number>\d{1,3}\p{Ll}?)(?![\p{L}\d]|[.,:/]\d|\s*(?:%|€|\$|£|°))/giu;
 
-function numbersOfThings(
-  text: string,
-): { readonly what: string; readonly number: string; readonly text: string }[] {
-  return [...text.matchAll(THING_AND_NUMBER)].map(({ 0: whole, groups }) => ({
+const numbersOfThings = remembered((text) =>
+  [...text.matchAll(THING_AND_NUMBER)].map(({ 0: whole, groups }) => ({
     what: stemOf((groups?.['what'] ?? '').toLowerCase()),
     number: (groups?.['number'] ?? '').toLowerCase(),
     text: whole.toLowerCase(),
-  }));
-}
+  })),
+);
 
 /** The heading that gives another number to what the alt text numbers; not where the text speaks of both. */
 function headingOfOtherNumber(placement: PlacementToCheck, page: PageToCheck): string | null {

@@ -5,7 +5,14 @@ import { contentWords, sharedWords } from '../../../words/content-words';
 import { vocabulariesOf } from '../../../words/languages/known-languages';
 import type { PageToCheck, PlacementToCheck } from '../../page-to-check';
 import { pageWords, textAround } from '../../words/picture-words';
-import { areOfOtherMonths, areOfOtherYears, monthsIn, seasonsIn, yearsIn } from '../../words/time-words';
+import {
+  areOfOtherMonths,
+  areOfOtherYears,
+  monthsIn,
+  seasonsIn,
+  yearsIn,
+  type Years,
+} from '../../words/time-words';
 
 export const otherTime: Rule = {
   id: 'alt/other-time',
@@ -19,15 +26,15 @@ export const otherTime: Rule = {
   check: (placement, { page }) => {
     const { alt, caption } = placement;
     const heading = placement.context.headings.at(-1) ?? page.title;
-    const said = yearsIn(alt, page.today);
-    const below = yearsIn(caption, page.today);
-    const over = yearsIn(heading, page.today);
+    const said = yearsIn(alt ?? '');
+    const below = yearsIn(caption ?? '');
+    const over = yearsIn(heading);
     const branch = altBranch(placement);
     const agrees = below.length > 0 && !areOfOtherYears(said, below);
-    // Where caption and alt text are at odds, the one that heading and text bear out is right.
-    const around = yearsIn(textAround(placement, page), page.today);
-    const isBacked = around.length > 0 && !areOfOtherYears(below, around) && areOfOtherYears(said, around);
-    const isOther = below.length > 0 ? areOfOtherYears(said, below) && isBacked : areOfOtherYears(said, over);
+    const isOther =
+      below.length > 0
+        ? areOfOtherYears(said, below) && isBacked(said, below, textAround(placement, page))
+        : areOfOtherYears(said, over);
     if (!agrees && isOther) {
       const beside = (below.length > 0 ? below : over).map(({ text }) => text).join(', ');
       const own = said.map(({ text }) => text).join(', ');
@@ -35,6 +42,8 @@ export const otherTime: Rule = {
     }
     if (said.length > 0 || agrees) return null;
     const months = monthsIn(alt ?? '', page.language);
+    // A season is told in months as well.
+    if (months.size === 0) return null;
     const own = monthsIn(caption ?? '', page.language);
     const isOtherMonth =
       areOfOtherMonths(months, monthsIn(heading, page.language)) || isOfOtherSeason(placement, page, heading);
@@ -66,6 +75,12 @@ export const otherTime: Rule = {
     { html: '<h2>Open day, June 2024</h2><img src="a.jpg" alt="Visitors, summer 2024">', evidence: null },
   ],
 };
+
+/** Where caption and alt text are at odds, the one that heading and text bear out is right. */
+function isBacked(said: readonly Years[], below: readonly Years[], text: string): boolean {
+  const around = yearsIn(text);
+  return around.length > 0 && !areOfOtherYears(below, around) && areOfOtherYears(said, around);
+}
 
 /** Whether both tell of one thing, each with a season, and not the same one; not where the text speaks of both. */
 function isOfOtherSeason(placement: PlacementToCheck, page: PageToCheck, heading: string): boolean {

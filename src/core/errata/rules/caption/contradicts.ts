@@ -1,4 +1,5 @@
 import { partsOf } from '../../../dating/day';
+import { onceFor } from '../../once-for';
 import type { PageToCheck, PlacementToCheck } from '../../page-to-check';
 import { isPicture } from '../../places';
 import type { Rule } from '../../rule';
@@ -57,35 +58,35 @@ function otherTimes(placement: PlacementToCheck, page: PageToCheck): string | nu
   if (vocabulariesOf(page.language).some(({ toCome }) => toCome.test(caption ?? ''))) return null;
   if (STILL.test(caption ?? '')) return null;
   const heading = context.headings.at(-1) ?? page.title;
-  const said = yearsIn(caption, page.today);
-  const own = yearsIn(alt, page.today);
-  const over = yearsIn(heading, page.today);
+  const said = yearsIn(caption ?? '');
+  const own = yearsIn(alt ?? '');
+  const over = yearsIn(heading);
   if (said.length > 0 && own.length > 0 && !areOfOtherYears(said, own)) return null;
   if (areOfOtherYears(said, over)) return heading;
   // The heading bears the caption out: it is the alt text that is wrong, and another rule says so.
   if (said.length > 0 && over.length > 0) return null;
-  const around = yearsIn(textAround(placement, page), page.today);
-  if (areOfOtherYears(said, own))
+  if (areOfOtherYears(said, own)) {
+    const around = yearsIn(textAround(placement, page));
     return over.length === 0 && !areOfOtherYears(said, around) && around.length > 0 ? null : alt;
+  }
   const event = said.length > 0 && over.length === 0 && own.length === 0 ? dayOfPage(page) : null;
-  if (event && areOfOtherYears(said, yearsIn(event, page.today))) return event;
-  const months = monthsIn(caption ?? '', page.language);
-  const isBacked = !areOfOtherMonths(monthsIn(alt ?? '', page.language), monthsIn(heading, page.language));
+  if (event && areOfOtherYears(said, yearsIn(event))) return event;
   if (said.length > 0) return null;
+  const months = monthsIn(caption ?? '', page.language);
+  if (months.size === 0) return null;
+  const isBacked = !areOfOtherMonths(monthsIn(alt ?? '', page.language), monthsIn(heading, page.language));
   if (isBacked && areOfOtherMonths(months, monthsIn(heading, page.language))) return heading;
   return areOfOtherMonths(months, monthsIn(alt ?? '', page.language)) && isBacked ? alt : null;
 }
 
 /** The one day that a page tells of, in its words; `null` where it tells of none, or of more. */
-function dayOfPage(page: PageToCheck): string | null {
+const dayOfPage = onceFor((page: PageToCheck): string | null => {
   const texts = pageWords(page).pictures.map(({ placement }) => textAround(placement, page));
-  const days = texts
-    .flatMap((text) => timesIn(text, page.today))
-    .filter(({ precision }) => precision !== 'school-year');
+  const days = texts.flatMap((text) => timesIn(text)).filter(({ precision }) => precision !== 'school-year');
   const exact = new Set(days.filter(({ precision }) => precision === 'day').map(({ text }) => text));
   const years = new Set(days.map(({ from }) => (from === null ? 0 : partsOf(from).year)));
   return exact.size === 1 && years.size === 1 ? ([...exact][0] as string) : null;
-}
+});
 
 /** Words by which an old thing is told to be there today. */
 const STILL =

@@ -1,7 +1,9 @@
+import { onceFor } from '../../once-for';
 import { isPicture } from '../../places';
 import type { Rule } from '../../rule';
 import { creditedIn } from '../../words/credit-lines';
-import { pageWords, textAround } from '../../words/picture-words';
+import type { PageToCheck } from '../../page-to-check';
+import { pageWords, textAround, type PictureWords } from '../../words/picture-words';
 
 /** Of the others so many must have one. */
 const MOST_HAVE = 0.75;
@@ -20,21 +22,13 @@ export const creditMissing: Rule = {
     if (!caption) return null;
     const own = creditedIn(caption);
     if (own.length > 1) return { evidence: `It credits “${own.join('” and “')}”.`, degree: 'must' };
-    const others = pageWords(page)
-      .beside(placement)
-      .filter((one) => one.placement.caption);
-    const credited = others.filter((one) => isCredited(one.placement.caption ?? '')).length;
+    if (isCredited(caption)) return null;
+    const { captions, credited } = creditsOf(pageWords(page).row(placement));
+    const others = captions - 1;
+    const isLeftOut = others >= LEAST_OTHERS && credited >= MOST_HAVE * others;
     // A word on the page for all of them is a credit as well.
-    if (
-      FOR_ALL.test(
-        pageWords(page)
-          .pictures.map((one) => textAround(one.placement, page))
-          .join(' '),
-      )
-    )
-      return null;
-    return !isCredited(caption) && others.length >= LEAST_OTHERS && credited >= MOST_HAVE * others.length
-      ? { evidence: `${credited} of the ${others.length} others of its row have one.` }
+    return isLeftOut && !isCreditedForAll(page)
+      ? { evidence: `${credited} of the ${others} others of its row have one.` }
       : null;
   },
   examples: [
@@ -56,5 +50,14 @@ export const creditMissing: Rule = {
 /** By a credit line, or by a name in brackets at the end. */
 const isCredited = (caption: string): boolean => creditedIn(caption).length > 0 || IN_BRACKETS.test(caption);
 const IN_BRACKETS = /\(\p{Lu}[\p{L}.’'-]+(?:\s+\p{Lu}[\p{L}.’'-]+)+\)\.?$/u;
+/** How many pictures of a row have a caption, and a credit in it. */
+const creditsOf = onceFor((row: readonly PictureWords[]) => {
+  const captions = row.flatMap(({ placement: { caption } }) => caption ?? []).filter(Boolean);
+  return { captions: captions.length, credited: captions.filter(isCredited).length };
+});
+
+const isCreditedForAll = onceFor((page: PageToCheck) =>
+  pageWords(page).pictures.some(({ placement }) => FOR_ALL.test(textAround(placement, page))),
+);
 const FOR_ALL =
   /(?<!\p{L})(?:pictures|photos|photographs|images|bilder|fotos|aufnahmen|images|imágenes|fotografías|clichés)(?!\p{L})[^.!?|]{0,60}(?<!\p{L})(?:by|von|par|de|por)\s+\p{Lu}\p{L}+/u;

@@ -39,6 +39,6 @@ export const inFuture: Rule = {
 
 /** Years beside an “until” of the past are given as such, so that these are read without it. */
 const futureTimes = (caption: string, today: number): string[] =>
-  timesIn(caption.replace(/jusqu[’']?(?:en|à)|bis|until|hasta/giu, ','), today).flatMap(({ from, text }) =>
+  timesIn(caption.replace(/jusqu[’']?(?:en|à)|bis|until|hasta/giu, ',')).flatMap(({ from, text }) =>
     from !== null && from > today ? [text] : [],
   );

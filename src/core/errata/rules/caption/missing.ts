@@ -1,5 +1,7 @@
 import { isPicture } from '../../places';
+import { onceFor } from '../../once-for';
 import type { Rule } from '../../rule';
+import { pageWords, type PictureWords } from '../../words/picture-words';
 
 /** Of the pictures of a group so many must have one, and so few lack it, that it was forgotten. */
 const MOST_HAVE = 0.6;
@@ -13,18 +15,15 @@ export const missingCaption: Rule = {
   why: 'The row looks unfinished, and readers miss what they learn of all the others.',
   remedy: 'Write a caption as the others have one.',
   applies: isPicture,
-  check: ({ caption, context }, { page }) => {
+  check: (placement, { page }) => {
+    const { caption, context } = placement;
     const { group } = context;
     if (caption || !group || group.size < LEAST_SIZE) return null;
-    const others = page.placements.filter(
-      (other) =>
-        isPicture(other) &&
-        other.context.group?.path === group.path &&
-        other.context.group.index !== group.index,
-    );
-    const having = others.filter((other) => other.caption).length;
-    return others.length >= LEAST_SIZE - 1 && having >= MOST_HAVE * others.length
-      ? { evidence: `${having} of the ${others.length} others have one.` }
+    const row = captionsOf(pageWords(page).row(placement));
+    const own = row.items.get(group.index) ?? { all: 0, having: 0 };
+    const [others, having] = [row.all - own.all, row.having - own.having];
+    return others >= LEAST_SIZE - 1 && having >= MOST_HAVE * others
+      ? { evidence: `${having} of the ${others} others have one.` }
       : null;
   },
   examples: [
@@ -39,3 +38,17 @@ export const missingCaption: Rule = {
     { html: '<figure><img src="c.jpg" alt="z"></figure>', evidence: null },
   ],
 };
+
+/** How many pictures of a row there are, and how many have a caption: in all, and in each of its items. */
+const captionsOf = onceFor((row: readonly PictureWords[]) => {
+  const items = new Map<number, { all: number; having: number }>();
+  for (const { placement } of row) {
+    const { index = 0 } = placement.context.group ?? {};
+    const item = items.get(index) ?? { all: 0, having: 0 };
+    item.all += 1;
+    item.having += placement.caption ? 1 : 0;
+    items.set(index, item);
+  }
+  const all = row.length;
+  return { items, all, having: row.filter(({ placement }) => placement.caption).length };
+});

@@ -1,7 +1,8 @@
 import { isPicture } from '../../places';
 import type { PageToCheck, PlacementToCheck } from '../../page-to-check';
 import type { Finding, Rule } from '../../rule';
-import { alike, bareText } from '../../words/alike';
+import { bareText } from '../../words/alike';
+import { pageWords, type PictureWords } from '../../words/picture-words';
 
 export const namesAnother: Rule = {
   id: 'caption/names-another',
@@ -46,14 +47,9 @@ export const namesAnother: Rule = {
 function neighbours({ alt, caption, context }: PlacementToCheck, page: PageToCheck): Finding | null {
   const { group } = context;
   if (!caption || !alt || !group || sharesWord(caption, alt)) return null;
-  const other = page.placements.find(
-    (one) =>
-      isPicture(one) &&
-      one.context.group?.path === group.path &&
-      one.context.group.index !== group.index &&
-      alike(one.alt ?? '', caption),
-  );
-  return other
+  const isBeside = ({ placement }: PictureWords) =>
+    placement.context.group?.path === group.path && placement.context.group.index !== group.index;
+  return pageWords(page).saying('alt', caption).some(isBeside)
     ? { evidence: `The caption says “${caption}”; that is what the alt text of the picture beside it says.` }
     : null;
 }

@@ -1,4 +1,5 @@
-import type { PictureFacts, PlacementToCheck } from '../../page-to-check';
+import { onceFor } from '../../once-for';
+import type { PageToCheck, PictureFacts, PlacementToCheck } from '../../page-to-check';
 import { isPicture, isSeen } from '../../places';
 import type { Rule } from '../../rule';
 
@@ -29,8 +30,8 @@ export const tooHeavy: Rule = {
       return null;
     // Where the page needs it as large elsewhere, nobody waits for it because of this place.
     const { filePath } = placement;
-    const needsIt = (one: PlacementToCheck) => one.filePath === filePath && isSeen(one) && !isFarLarger(one, picture); // prettier-ignore
-    if (page.placements.some(needsIt)) return null;
+    const needsIt = (one: PlacementToCheck) => isSeen(one) && !isFarLarger(one, picture);
+    if (placesOfFiles(page).get(filePath)?.some(needsIt)) return null;
     const kb = Math.round(sizeBytes / 1000).toLocaleString('en');
     return {
       evidence: `${widthPx} pixels wide and ${kb} kB in a place of ${shown}; ${shown * DENSE} would do on the densest screens.`,
@@ -59,3 +60,15 @@ export const tooHeavy: Rule = {
     },
   ],
 };
+
+const placesOfFiles = onceFor(
+  (page: PageToCheck): ReadonlyMap<string | null, readonly PlacementToCheck[]> => {
+    const places = new Map<string | null, PlacementToCheck[]>();
+    for (const one of page.placements) {
+      const others = places.get(one.filePath);
+      if (others) others.push(one);
+      else places.set(one.filePath, [one]);
+    }
+    return places;
+  },
+);
