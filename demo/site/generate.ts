@@ -9,6 +9,7 @@ import { SHEETS } from './layouts';
 import { LEFTOVER_PAGES } from './leftovers';
 import { PAGES } from './pages';
 import { drawPictures } from './pictures';
+import { scaleAsWave } from './sounds';
 import { WORD_FAULT_PAGES } from './word-faults';
 
 /** The web app manifest that every responsive page links. */
@@ -17,7 +18,7 @@ const MANIFEST = {
   icons: [{ src: 'img/logo.png', sizes: '120x120', type: 'image/png' }],
 };
 
-/** The bytes of every page and style sheet, by path. */
+/** The bytes of every page, style sheet and sound, by path. */
 export function textFiles(): Map<string, Uint8Array> {
   const files = new Map<string, Uint8Array>();
   for (const { path, encoding, source } of [
@@ -33,6 +34,7 @@ export function textFiles(): Map<string, Uint8Array> {
   }
   for (const [path, source] of Object.entries(SHEETS)) files.set(path, new TextEncoder().encode(source));
   files.set('site.webmanifest', new TextEncoder().encode(`${JSON.stringify(MANIFEST, null, 2)}\n`));
+  files.set('recordings/sound/scale.wav', scaleAsWave());
   return files;
 }
 

@@ -219,7 +219,7 @@ function growRest(): void {
   ).entries()) {
     const path = `recordings/${name}.html`;
     photo(`recordings/img/${name}.jpg`, stage(800 + n), [640, 360]);
-    add(path, 'utf-8', responsivePage(path, { title, body: `    <video controls poster="img/${name}.jpg" width="640" height="360"></video>\n    <p>Recorded in the engine room on a quiet evening.${name === 'index' ? ' <a href="live.html">Live</a>' : ''}</p>` })); // prettier-ignore
+    add(path, 'utf-8', responsivePage(path, { title, body: `    <video controls poster="img/${name}.jpg" width="640" height="360"></video>\n    <p>The scale that every recording begins with:</p>\n    <audio controls src="sound/scale.wav"></audio>\n    <p>Recorded in the engine room on a quiet evening.${name === 'index' ? ' <a href="live.html">Live</a>' : ''}</p>` })); // prettier-ignore
   }
   for (const [n, [name, title, text]] of (
     [

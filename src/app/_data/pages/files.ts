@@ -3,7 +3,7 @@ import { ASKED_BY_NAME } from '@/core/address/asked-by-name';
 import { database } from '@/server/db/database';
 import { ERRATUM_STANDS } from '@/server/work/errata/erratum-stands';
 
-export const FILE_LISTS = ['missing', 'unused', 'twice', 'heavy'] as const;
+export const FILE_LISTS = ['missing', 'unused', 'twice', 'heavy', 'clips'] as const;
 export type FileList = (typeof FILE_LISTS)[number];
 
 const FILE_ROWS = 50;

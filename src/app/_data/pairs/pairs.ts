@@ -145,7 +145,7 @@ async function comingPictures(siteId: number, withUsed = false): Promise<ComingR
   const { rows } = await database().pool.query<ComingRow>(
     `select id, sha256, title, alt, caption, width_px as "widthPx", height_px as "heightPx", taken_year as "takenYear",
        concat_ws(' ', title, alt, caption, folder, replace(entry, '/', ' '), (select string_agg(t, ' ') from jsonb_array_elements_text(tags) t)) as words
-     from intake i where site_id = $1 and struck_at is null
+     from intake i where site_id = $1 and struck_at is null and width_px > 0
        and ($3 or not exists (select 1 from changes c join editions e on e.id = c.edition_id where c.intake_id = i.id and e.state <> 'withdrawn'))
      order by received_at desc, id desc limit $2`,
     [siteId, MOST_COMING, withUsed],

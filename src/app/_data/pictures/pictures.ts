@@ -1,6 +1,6 @@
 import 'server-only';
 import { wasReadWhole } from '../read-whole';
-import { and, asc, desc, eq, inArray, isNull, or } from 'drizzle-orm';
+import { and, asc, desc, eq, gt, inArray, isNull, or } from 'drizzle-orm';
 import { database } from '@/server/db/database';
 import { files, placements } from '@/server/db/schema/content';
 import type { DateEvidence } from '@/core/dating/date-evidence';
@@ -259,10 +259,19 @@ export async function pictureById(siteId: number, id: number) {
 
 /** What arrived lately, newest first: the candidates of the swap desk. */
 export async function recentIntake(siteId: number, wanted: number | null = null) {
-  return database()
-    .orm.select()
-    .from(intake)
-    .where(and(eq(intake.siteId, siteId), or(isNull(intake.struckAt), eq(intake.id, wanted ?? 0))))
-    .orderBy(desc(eq(intake.id, wanted ?? 0)), desc(intake.receivedAt))
-    .limit(12);
+  return (
+    database()
+      .orm.select()
+      .from(intake)
+      // A clip has no pixels.
+      .where(
+        and(
+          eq(intake.siteId, siteId),
+          gt(intake.widthPx, 0),
+          or(isNull(intake.struckAt), eq(intake.id, wanted ?? 0)),
+        ),
+      )
+      .orderBy(desc(eq(intake.id, wanted ?? 0)), desc(intake.receivedAt))
+      .limit(12)
+  );
 }

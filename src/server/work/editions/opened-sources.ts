@@ -32,6 +32,12 @@ export class OpenedSources {
     return open;
   }
 
+  /** Paths of all files that are there, whatever they are. */
+  async paths(): Promise<ReadonlySet<string>> {
+    const { files } = await this.connection.list();
+    return new Set(files.map(({ path }) => path));
+  }
+
   private async sheet(path: string): Promise<Opened> {
     const bytes = await this.connection.read(path);
     return { source: decodeSource(path, bytes), expects: await storeBytes(bytes) };

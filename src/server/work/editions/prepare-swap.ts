@@ -21,7 +21,7 @@ export async function prepareSwap(
   sources: OpenedSources,
   { change, picture }: { readonly change: Change; readonly picture: Intake },
 ): Promise<Prepared> {
-  const { plan, wordsOf } = await planFor(db, change, picture);
+  const { plan, wordsOf } = await planFor(db, sources, { change, picture });
   const edits = await editsFor(plan, wordsOf, sources);
   return { edits, files: await makeFiles(plan, picture), places: plan.places };
 }
@@ -31,8 +31,8 @@ type WordsOf = (place: SwapPlace) => PlaceWords;
 
 async function planFor(
   db: Database,
-  change: Change,
-  picture: Intake,
+  sources: OpenedSources,
+  { change, picture }: { readonly change: Change; readonly picture: Intake },
 ): Promise<{ plan: SwapPlan; wordsOf: WordsOf }> {
   const { rows: chosen } = await db.pool.query<{ id: string }>(
     `select id from placements where id = any($1::bigint[]) and until_survey is null order by page_path, ordinal`,
@@ -65,6 +65,8 @@ async function planFor(
     [picture.siteId, change.editionId, change.id],
   );
   const known = new Map(sizes.map((size) => [size.path, size]));
+  // A survey writes down pictures; of clips only the site itself knows which names are taken.
+  const there = isClip(picture) ? await sources.paths() : new Set<string>();
   const plan = planSwap({
     places,
     oldPath: change.fromPath,
@@ -73,11 +75,14 @@ async function planFor(
       return size?.width_px && size.height_px ? { widthPx: size.width_px, heightPx: size.height_px } : null;
     },
     candidate: candidateOf(picture),
-    isTaken: (path) => known.has(path),
+    isTaken: (path) => known.has(path) || there.has(path),
     ownPath: picture.source?.isOwn ? picture.source.address : null,
   });
   return { plan, wordsOf: (place) => words.get(place) ?? change.words };
 }
+
+/** A clip has no pixels that anybody counts. */
+const isClip = ({ widthPx }: Intake): boolean => widthPx === 0;
 
 function candidateOf({ focalX, focalY, focalBecause, shapes, title, ...picture }: Intake): Candidate {
   const { widthPx, heightPx, format, isAnimated } = picture;

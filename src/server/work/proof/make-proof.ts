@@ -1,5 +1,6 @@
 /** Makes what a proof is served from: a page or style sheet marked and led to its served files, or a file as it is. */
 import { and, eq } from 'drizzle-orm';
+import { CLIP_TYPES } from '@/core/swap/clip';
 import { urlOfPath } from '@/core/address/resolve-address';
 import { applyEdits } from '@/core/edit/apply-edits';
 import type { Placement } from '@/core/markup/placement';
@@ -194,12 +195,5 @@ const TYPES: Readonly<Record<string, string>> = {
   },
   ...{ webp: 'image/webp', avif: 'image/avif', svg: 'image/svg+xml', ico: 'image/x-icon', bmp: 'image/bmp' },
   ...{ woff: 'font/woff', woff2: 'font/woff2', ttf: 'font/ttf', otf: 'font/otf' },
-  ...{
-    mp4: 'video/mp4',
-    webm: 'video/webm',
-    ogv: 'video/ogg',
-    mp3: 'audio/mpeg',
-    ogg: 'audio/ogg',
-    m4a: 'audio/mp4',
-  },
+  ...CLIP_TYPES,
 };

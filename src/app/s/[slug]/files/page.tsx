@@ -9,6 +9,7 @@ import {
   unusedFiles,
   type FileList,
 } from '@/app/_data/pages/files';
+import { CLIPS_A_SHEET, clipsOfSite, countClips } from '@/app/_data/pages/clips';
 import { wasReadWhole } from '@/app/_data/read-whole';
 import { hrefWith, listQuery, type SiteScreenProps } from '@/app/_data/query';
 import { siteBySlug } from '@/app/_data/site';
@@ -18,6 +19,7 @@ import { bytesText, count, placeText, reachText } from '@/ui/format';
 import { Mat } from '@/ui/mat';
 import { PageTitle } from '@/ui/page-title';
 import { Pager } from '@/ui/pager';
+import { Player } from '@/ui/player';
 import { Lighter } from './lighter';
 import { UnusedList } from './unused-list';
 
@@ -28,6 +30,7 @@ const NAME: Readonly<Record<FileList, string>> = {
   unused: 'On no page',
   twice: 'There twice',
   heavy: 'Weight by page',
+  clips: 'Clips and sounds',
 };
 
 type Site = Awaited<ReturnType<typeof siteBySlug>>;
@@ -36,12 +39,13 @@ export default async function FilesPage({ params, searchParams }: SiteScreenProp
   const site = await siteBySlug((await params).slug);
   const { given, sheet } = await listQuery(searchParams);
   const list = FILE_LISTS.find((name) => name === given('list')) ?? 'missing';
-  const counts = await fileCounts(site.id);
+  const [counts, clips] = await Promise.all([fileCounts(site.id), countClips(site.id)]);
   const totals = {
     missing: counts.missing,
     unused: counts.unused,
     twice: counts.twice,
     heavy: counts.searched.pages,
+    clips,
   };
   const root = `/s/${site.slug}/files`;
   return (
@@ -52,7 +56,7 @@ export default async function FilesPage({ params, searchParams }: SiteScreenProp
           names={FILE_LISTS}
           labels={NAME}
           chosen={list}
-          counts={{ missing: counts.missing, unused: counts.unused, twice: counts.twice }}
+          counts={{ missing: counts.missing, unused: counts.unused, twice: counts.twice, clips }}
           hrefOf={(name) => hrefWith(root, { list: name === 'missing' ? null : name })}
         />
       </div>
@@ -68,7 +72,7 @@ export default async function FilesPage({ params, searchParams }: SiteScreenProp
       )}
       <Pager
         sheet={sheet}
-        sheets={Math.max(1, Math.ceil(totals[list] / FILES_A_SHEET))}
+        sheets={Math.max(1, Math.ceil(totals[list] / (list === 'clips' ? CLIPS_A_SHEET : FILES_A_SHEET)))}
         hrefOf={(to) => hrefWith(root, { list: list === 'missing' ? null : list, sheet: to })}
       />
     </main>
@@ -86,6 +90,8 @@ function explained(list: FileList, counts: Awaited<ReturnType<typeof fileCounts>
       return `The very same bytes at more than one address: ${bytesText(counts.twice_bytes)} more than needed.`;
     case 'heavy':
       return 'What a reader’s browser loads in pictures, each file counted once; one candidate stands for those of a srcset.';
+    case 'clips':
+      return 'Films and sounds that pages play. Another is put in their place as pictures are: in an edition, proven, and taken back.';
   }
 }
 
@@ -103,6 +109,8 @@ async function FileRows({ site, list, sheet }: { site: Site; list: FileList; she
       return <SameRows site={site} sheet={sheet} />;
     case 'heavy':
       return <HeavyRows site={site} sheet={sheet} />;
+    case 'clips':
+      return <ClipRows site={site} sheet={sheet} />;
   }
 }
 
@@ -184,6 +192,45 @@ async function SameRows({ site, sheet }: { site: Site; sheet: number }) {
               ))}
             </ul>
           </div>
+        </li>
+      ))}
+    </ul>
+  );
+}
+
+async function ClipRows({ site, sheet }: { site: Site; sheet: number }) {
+  const clips = await clipsOfSite(site.id, sheet);
+  if (clips.length === 0)
+    return (
+      <Empty head="No page plays a clip or a sound">Films and sounds that pages play are listed here.</Empty>
+    );
+  return (
+    <ul>
+      {clips.map(({ path, kind, places, pages, firstPage }) => (
+        <li
+          key={path}
+          className="grid grid-cols-[300px_minmax(0,1fr)_minmax(0,1fr)] items-center gap-5 border-b border-line-2 px-5 py-2.5 max-md:grid-cols-1"
+        >
+          <Player
+            kind={kind}
+            src={`/s/${site.slug}/clips/file?path=${encodeURIComponent(path)}`}
+            label={path}
+          />
+          <div className="min-w-0">
+            <Link href={hrefWith(`/s/${site.slug}/clips`, { path })} className="font-semibold break-all">
+              {path}
+            </Link>
+            <p className="text-sm text-ink-2">{kind === 'audio' ? 'A sound' : 'A film'}</p>
+          </div>
+          <p className="text-sm text-ink-2">
+            {count(places, 'place')} on {pages === 1 ? placeText(firstPage) : count(pages, 'page')}
+            <Link
+              href={hrefWith(`/s/${site.slug}/clips`, { path })}
+              className="ml-3 font-semibold text-green"
+            >
+              Put another in its place
+            </Link>
+          </p>
         </li>
       ))}
     </ul>

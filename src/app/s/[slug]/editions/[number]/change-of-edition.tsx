@@ -5,6 +5,7 @@ import { kindText } from '@/ui/placement-text';
 import { ChangeHead } from './change-head';
 import { Differences } from './differences';
 import { LivePage } from './live-page';
+import { ClipShown } from './clip-shown';
 import { Shown } from './shown';
 
 interface ChangeOfEditionProps {
@@ -28,6 +29,8 @@ export function ChangeOfEdition({
   takeOut,
 }: ChangeOfEditionProps) {
   const fileOf = new Map(files.map((file) => [file.path, file]));
+  // A clip has no pixels.
+  const isClip = picture.widthPx === 0;
   return (
     <section aria-label={`Swap of ${change.fromPath}`} className="border-b border-line">
       <ChangeHead change={change} takeOut={takeOut}>
@@ -55,14 +58,20 @@ export function ChangeOfEdition({
               key={`${place.page}#${place.source}#${place.start}`}
               className="grid grid-cols-[170px_170px_minmax(0,1fr)] gap-4 border-t border-line-2 px-5 py-3 max-md:grid-cols-2"
             >
-              <Shown slug={slug} label="Before" path={place.path} sha={null} slot={place.declared} />
-              <Shown
-                slug={slug}
-                label="After"
-                path={rendition.path}
-                sha={made?.sha256 ?? null}
-                slot={place.declared}
-              />
+              {isClip ? (
+                <ClipShown slug={slug} place={place} sha={picture.sha256} path={rendition.path} />
+              ) : (
+                <>
+                  <Shown slug={slug} label="Before" path={place.path} sha={null} slot={place.declared} />
+                  <Shown
+                    slug={slug}
+                    label="After"
+                    path={rendition.path}
+                    sha={made?.sha256 ?? null}
+                    slot={place.declared}
+                  />
+                </>
+              )}
               <div className="min-w-0 max-md:col-span-2">
                 <p>
                   <span className="font-semibold">{placeText(place.page)}</span>{' '}
@@ -72,8 +81,9 @@ export function ChangeOfEdition({
                   <LivePage liveUrl={liveUrl} path={place.page} />
                 </p>
                 <p className="text-sm text-ink-2">
-                  {keeps > 0.995 ? 'whole' : `keeps ${Math.round(keeps * 100)} %`} · {rendition.widthPx} ×{' '}
-                  {rendition.heightPx}
+                  {isClip
+                    ? 'as it is'
+                    : `${keeps > 0.995 ? 'whole' : `keeps ${Math.round(keeps * 100)} %`} · ${rendition.widthPx} × ${rendition.heightPx}`}
                   {made ? ` · ${bytesText(made.sizeBytes)}` : ''}
                   {isTooSmall ? (
                     <span className="text-should"> · fewer pixels than the place asks for</span>
