@@ -100,11 +100,15 @@ async function giveRecords(db: Database): Promise<void> {
 const END_WITH_PARENT = `file://${process.cwd()}/demo/end-with-parent.mjs`;
 
 /** Starts a part of the application, and again whenever it dies by itself. */
-function keepRunning(name: string, args: readonly string[]): void {
+function keepRunning(
+  name: string,
+  args: readonly string[],
+  more: Readonly<Record<string, string>> = {},
+): void {
   const child = spawn(process.execPath, ['--import', END_WITH_PARENT, ...args], {
     // The channel says nothing: that it closes tells the child that it is alone.
     stdio: ['ignore', 'inherit', 'inherit', 'ipc'],
-    env: process.env,
+    env: { ...process.env, ...more },
   });
   children.add(child);
   child.on('exit', (code, signal) => {
@@ -112,7 +116,7 @@ function keepRunning(name: string, args: readonly string[]): void {
     if (isStopping) return;
     say(`${name} ended (${signal ?? code}); starting it again`);
     setTimeout(() => {
-      if (!isStopping) keepRunning(name, args);
+      if (!isStopping) keepRunning(name, args, more);
     }, RESTART_AFTER_MS);
   });
 }
@@ -131,7 +135,10 @@ const festival = await startCrawlHost(FESTIVAL_PORT);
 await prepare();
 const host = await startWebHost(SITE, HOST_PORT);
 const tsx = `file://${process.cwd()}/node_modules/tsx/dist/esm/index.mjs`;
-keepRunning('the worker', ['--import', tsx, 'src/server/jobs/worker.ts']);
+for (const jobs of ['awaited', 'background'])
+  keepRunning(`the worker for ${jobs} jobs`, ['--import', tsx, 'src/server/jobs/worker.ts'], {
+    IBIDEM_JOBS: jobs,
+  });
 keepRunning('the application', [
   'node_modules/next/dist/bin/next',
   'start',

@@ -24,6 +24,7 @@ function policyFor(nonce: string, isDeveloping: boolean): string {
     // Interface primitives place what they open by style attributes; those run nothing.
     "style-src 'self' 'unsafe-inline'",
     "img-src 'self' data: blob:",
+    "media-src 'self' blob:",
     "frame-src 'self'",
     "object-src 'none'",
     "base-uri 'none'",

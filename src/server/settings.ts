@@ -21,6 +21,8 @@ export interface Settings {
   readonly isDemo: boolean;
   /** Whether heads are looked for in pictures that arrive. */
   readonly looksForHeads: boolean;
+  /** Which jobs this worker takes: those that a person waits for, those that go on behind them, or all. */
+  readonly jobs: 'all' | 'awaited' | 'background';
 }
 
 const SCHEMA = Joi.object({
@@ -35,6 +37,7 @@ const SCHEMA = Joi.object({
   IBIDEM_SITE_ROOTS: Joi.string().allow('').default(''),
   IBIDEM_DEMO: Joi.string().valid('0', '1').default('0'),
   IBIDEM_HEADS: Joi.string().valid('0', '1').default('1'),
+  IBIDEM_JOBS: Joi.string().valid('all', 'awaited', 'background').default('all'),
 }).unknown();
 
 /** The demo's site, and the roots that are named, separated as in `PATH`. */
@@ -71,6 +74,7 @@ export function settings(): Settings {
     appUrl: String(value.IBIDEM_URL),
     isDemo: value.IBIDEM_DEMO === '1',
     looksForHeads: value.IBIDEM_HEADS === '1',
+    jobs: value.IBIDEM_JOBS as Settings['jobs'],
   };
   return known;
 }

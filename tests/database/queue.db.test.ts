@@ -1,8 +1,12 @@
 /** Jobs of one site and kind run one after the other, also where one is asked for while another of them runs. */
+import { join } from 'node:path';
 import { run, Logger, type Runner } from 'graphile-worker';
 import { afterEach, expect, it } from 'vitest';
 import { addJob, type JobName } from '@/server/jobs/queue';
-import { useDatabase } from '../fixtures/test-database';
+import { connectSite } from '@/server/work/sites/connect-site';
+import { MAINTAINER, useDatabase } from '../fixtures/test-database';
+import { startWorkerProcess, stopSoftly } from '../fixtures/worker-process';
+import { writeFiles } from '../fixtures/write-site';
 
 const held = useDatabase();
 const runners: Runner[] = [];
@@ -55,4 +59,34 @@ it('those of other sites do not wait', async () => {
   await addJob(held.db.pool, 'answer-rights', { siteId: 2 }, 'rights-2');
   await until(() => order.length === 4);
   expect(order.slice(0, 2).sort()).toEqual(['1 in', '2 in']);
+});
+
+it('a worker for what is awaited leaves the rest to the one behind it', async () => {
+  const path = join(held.folder, 'two-workers');
+  await writeFiles(path, { 'index.html': '<title>One page</title><img src="a.png" alt="">' });
+  const from = { kind: 'folder', path } as const;
+  const site = await connectSite(held.db, MAINTAINER, {
+    name: 'Two workers',
+    liveUrl: null,
+    hosts: [],
+    from,
+  });
+  const waiting = async () =>
+    (await held.db.pool.query<{ name: string }>('select task_identifier as name from graphile_worker.jobs where locked_at is null')).rows.map(({ name }) => name); // prettier-ignore
+  const idle = async () => (await held.db.pool.query('select 1 from graphile_worker.jobs where locked_at is not null')).rowCount === 0; // prettier-ignore
+  const settled = async (left: number) => {
+    for (const start = Date.now(); Date.now() - start < 60_000;) {
+      if ((await idle()) && (await waiting()).length === left) return;
+      await new Promise((resolve) => setTimeout(resolve, 50));
+    }
+  };
+  const awaited = await startWorkerProcess({ IBIDEM_JOBS: 'awaited' });
+  await settled(1);
+  expect(await waiting()).toEqual(['know-pictures']);
+  const { rows } = await held.db.pool.query('select state from surveys s join sites on sites.id = s.site_id where slug = $1', [site]); // prettier-ignore
+  expect(rows).toEqual([{ state: 'done' }]);
+  const background = await startWorkerProcess({ IBIDEM_JOBS: 'background' });
+  await settled(0);
+  expect(await waiting()).toEqual([]);
+  await Promise.all([stopSoftly(awaited), stopSoftly(background)]);
 });

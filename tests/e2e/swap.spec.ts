@@ -3,6 +3,7 @@ import { readdir, readFile } from 'node:fs/promises';
 import { join } from 'node:path';
 import sharp from 'sharp';
 import { expectAccessible, look } from './look';
+import { scaleAsWave } from '@demo/site/sounds';
 import { SCHOOL, signInAs } from './sign-in';
 
 const SITE = join(process.env['IBIDEM_VAR'] ?? 'var', 'demo-site');
@@ -143,5 +144,51 @@ test('a leftover picture is swapped in all its places, goes live, is proven and 
   await page.getByRole('button', { name: 'Withdraw now' }).click();
   await expect(page.getByText('Withdrawn: the site is as it was before.')).toBeVisible();
   await expect(page.getByText('proven by the next survey')).toBeVisible();
+  expect(await snapshot()).toEqual(before);
+});
+
+test('a sound is heard, another is put in its place, goes live and is taken back', async ({
+  page,
+  request,
+}) => {
+  const before = await snapshot();
+  await signInAs(page, 'Maud Kestle');
+  await page
+    .getByRole('navigation', { name: 'Index' })
+    .getByRole('link', { name: /^Files/ })
+    .click();
+  await page.getByRole('link', { name: /^Clips and sounds/ }).click();
+  const sound = page.getByLabel('recordings/sound/scale.wav');
+  const seconds = () => sound.evaluate((one: HTMLAudioElement) => one.duration);
+  await expect.poll(seconds).toBeCloseTo(2.8, 1);
+  await look(page, 'clips');
+  await expectAccessible(page);
+  await page.getByRole('link', { name: 'Put another in its place' }).click();
+  await expect(page.getByRole('heading', { name: '4 places' })).toBeVisible();
+
+  const chooser = page.getByLabel(/^The new file/);
+  await chooser.setInputFiles({ name: 'scale.mov', mimeType: 'video/quicktime', buffer: Buffer.from('\0\0\0\x14ftypqt  ') }); // prettier-ignore
+  await expect(page.getByText(/“scale.mov” is none that every browser plays/)).toBeVisible();
+  await expect(page.getByRole('button', { name: /^Put into/ })).toBeDisabled();
+  await chooser.setInputFiles({ name: 'Scale by the new piano.wav', mimeType: 'audio/wav', buffer: Buffer.from(scaleAsWave(1)) }); // prettier-ignore
+  await expect(page.getByText('4 places get it; the old file stays where it is')).toBeVisible();
+  await page.getByLabel('Put it in on recordings/2019.html').uncheck();
+  await look(page, 'clip');
+  await expectAccessible(page);
+  await page.getByRole('button', { name: /^Put into/ }).click();
+
+  await expect(page.getByText('as it is · 45 kB').first()).toBeVisible();
+  await expect(page.getByLabel('After: recordings/sound/scale-by-the-new-piano.wav')).toHaveCount(3);
+  await look(page, 'edition-clip');
+  await expectAccessible(page);
+  await page.getByRole('button', { name: 'Publish' }).click();
+  await page.getByRole('button', { name: 'Publish now' }).click();
+  await expect(page.getByText('proven by the next survey')).toBeVisible();
+  const live = await (await request.get(`${HOST}/recordings/2025.html`)).text();
+  expect(live).toContain('<audio controls src="sound/scale-by-the-new-piano.wav"></audio>');
+  expect(await (await request.get(`${HOST}/recordings/2019.html`)).text()).toContain('sound/scale.wav');
+  await page.getByRole('button', { name: 'Withdraw' }).click();
+  await page.getByRole('button', { name: 'Withdraw now' }).click();
+  await expect(page.getByText('Withdrawn: the site is as it was before.')).toBeVisible();
   expect(await snapshot()).toEqual(before);
 });

@@ -1,5 +1,6 @@
 /** Puts work into the queue. What each job does stands in `handlers.ts`; the names and their payloads stand here. */
 import type { ClientBase } from 'pg';
+import type { Settings } from '../settings';
 
 export interface Jobs {
   'survey-site': { readonly surveyId: number };
@@ -27,6 +28,16 @@ const ATTEMPTS: Readonly<Record<JobName, number>> = {
   'take-in': 3,
   'know-delivery': 2,
 };
+
+/**
+ * Jobs that nobody waits for: they are at a processor for minutes. Where they have a worker of their own, none that a
+ * person waits for is held up between two of its steps.
+ */
+const BACKGROUND: ReadonlySet<JobName> = new Set(['know-pictures', 'read-texts', 'answer-rights']);
+
+/** Whether a worker that takes some jobs takes this one. */
+export const takes = (jobs: Settings['jobs'], name: JobName): boolean =>
+  jobs === 'all' || BACKGROUND.has(name) === (jobs === 'background');
 
 /** What can wait lets all else go first. */
 const PRIORITY: Partial<Readonly<Record<JobName, number>>> = { 'read-texts': 10 };

@@ -1,11 +1,12 @@
 import { EventEmitter } from 'node:events';
-import { Logger, run, type WorkerEvents } from 'graphile-worker';
+import { Logger, run, type TaskList, type WorkerEvents } from 'graphile-worker';
 import type { Database } from '../db/database';
 import { queueDueAnswers } from '../work/rights/queue-due-answers';
 import { queueDueSurveys } from '../work/surveys/start-survey';
 import { settings } from '../settings';
 import { announceWorker, freeOrphans } from './free-orphans';
 import { handlers } from './handlers';
+import { takes, type JobName } from './queue';
 import { reviveWork } from './revive-work';
 import type { Turn } from './turn';
 
@@ -15,6 +16,12 @@ const ORPHANS_EVERY_MS = 5000;
 const DUE_EVERY_MS = 60_000;
 /** Jobs side by side: one for each of two cores, and one for what only waits. Each holds a connection of the queue's. */
 const HANDS = 3;
+
+/** Those of all jobs that this worker takes. */
+function taken(all: TaskList): TaskList {
+  const { jobs } = settings();
+  return Object.fromEntries(Object.entries(all).filter(([name]) => takes(jobs, name as JobName)));
+}
 
 /**
  * Starts a worker over a database. `stop` lets running jobs come to where they can go on another time.
@@ -44,7 +51,7 @@ export async function startWorker(
   const runner = await run({
     // The queue's connections are its own: jobs that use up those of the work can't keep it from its jobs.
     ...{ connectionString: settings().databaseUrl, maxPoolSize: HANDS + 2 },
-    ...{ taskList: handlers(db, turn), logger, events },
+    ...{ taskList: taken(handlers(db, turn)), logger, events },
     ...{ concurrency: HANDS, noHandleSignals: true, pollInterval: 1000 },
   });
   await Promise.all(announced);

@@ -1,6 +1,11 @@
 /** The worker process: surveys, renditions and publications, away from every request. */
+import { constants, setPriority } from 'node:os';
 import { database } from '../db/database';
+import { settings } from '../settings';
 import { startWorker } from './start-worker';
+
+// Whoever waits goes first, also for a processor.
+if (settings().jobs === 'background') setPriority(constants.priority.PRIORITY_BELOW_NORMAL);
 
 const log = (line: string) => console.log(`worker: ${line}`);
 const db = database();
@@ -8,7 +13,7 @@ const worker = await startWorker(db, log, () => {
   console.error('worker: the database ended its session; whoever started this worker starts it again');
   process.exit(1);
 });
-log('ready');
+log(settings().jobs === 'all' ? 'ready' : `ready for ${settings().jobs} jobs`);
 
 let isStopping = false;
 for (const signal of ['SIGINT', 'SIGTERM'] as const) {

@@ -140,7 +140,7 @@ function ChosenClip({
           <Player kind={kind} src={url} label={`The new one: ${file.name}`} />
           <p className="mt-1 text-sm text-ink-2">
             {clip.format.toUpperCase()}, {bytesText(file.size)}. Play it once: what can’t be played here,
-            readers may not hear either.
+            readers may not be able to play either.
           </p>
         </>
       ) : (
