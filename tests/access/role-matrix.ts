@@ -47,7 +47,7 @@ export const ROLE_MATRIX: readonly Row[] = [
   row(`${S}/pictures/[id]/swap/actions.ts putIntoEdition`, EDIT, 'gatherSwap'),
   row(`${S}/pictures/[id]/off/actions.ts takeOffPages`, EDIT, 'gatherTakeOff'),
   row(`${S}/clips/actions.ts putClip`, EDIT, 'gatherClip'),
-  row(`${S}/clips/file/route.ts GET`, LOOK, 'currentActor'),
+  row(`${S}/clips/file/route.ts GET`, LOOK, 'answerForSite'),
   row(`${S}/revise/actions.ts weigh`, EDIT, 'weighRevision'),
   row(`${S}/revise/actions.ts keep`, EDIT, 'keepRevision'),
   row(`${S}/pairs/actions.ts putPairs`, EDIT, 'gatherPairs'),

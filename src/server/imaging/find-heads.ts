@@ -13,16 +13,37 @@ import type { HeadRange } from './look-for-focus';
 
 const MODELS = { short: SHORT_RANGE, full: FULL_RANGE } as const;
 
+/** Where the models and what runs them lie: a thread's own code lies elsewhere, and is told. */
+export interface HeadFolders {
+  readonly models: string;
+  readonly wasm: string;
+}
+
+/** As they lie in an installation. */
+export function headFolders(): HeadFolders {
+  const require = createRequire(import.meta.url);
+  const wasm = dirname(require.resolve('@tensorflow/tfjs-backend-wasm/package.json'));
+  return {
+    models: fileURLToPath(new URL('../../../models/heads', import.meta.url)),
+    wasm: join(wasm, 'dist') + '/',
+  };
+}
+
 const loaded = new Map<HeadRange, Promise<GraphModel>>();
 
 /**
  * The heads of a picture that fits into the range's square, strongest first, as shares of its sides.
  *
+ * @param folders where the models lie; where they do in an installation, if that is left out
  * @throws Error where a model is missing: an installation that is not whole
  */
-export async function findHeads(pixels: FocusPixels, range: HeadRange): Promise<ShareRect[]> {
+export async function findHeads(
+  pixels: FocusPixels,
+  range: HeadRange,
+  folders?: HeadFolders,
+): Promise<ShareRect[]> {
   let model = loaded.get(range);
-  if (!model) loaded.set(range, (model = load(range)));
+  if (!model) loaded.set(range, (model = load(range, folders ?? headFolders())));
   const layout = MODELS[range];
   const graph = await model;
   const input = tensor4d(inSquare(pixels, layout), [1, layout.side, layout.side, 3]);
@@ -38,18 +59,15 @@ export async function findHeads(pixels: FocusPixels, range: HeadRange): Promise<
   }
 }
 
-async function load(range: HeadRange): Promise<GraphModel> {
-  const require = createRequire(import.meta.url);
-  const wasm = dirname(require.resolve('@tensorflow/tfjs-backend-wasm/package.json'));
-  setWasmPaths(join(wasm, 'dist') + '/');
+async function load(range: HeadRange, { models, wasm }: HeadFolders): Promise<GraphModel> {
+  setWasmPaths(wasm);
   // One thread: pictures go side by side, and a second would wait for the first.
   setThreadsCount(1);
   await setBackend('wasm');
   await ready();
-  const folder = fileURLToPath(new URL('../../../models/heads', import.meta.url));
-  const text = await readFile(join(folder, `${range}.json`), 'utf8');
+  const text = await readFile(join(models, `${range}.json`), 'utf8');
   const manifest = JSON.parse(text) as io.ModelJSON;
-  const weights = await readFile(join(folder, `${range}.bin`));
+  const weights = await readFile(join(models, `${range}.bin`));
   return loadGraphModel({
     load: () =>
       Promise.resolve({

@@ -70,8 +70,11 @@ export async function makeThumbnail(bytes: Uint8Array): Promise<Uint8Array> {
 
 /** The same of a picture that is open already. */
 export async function thumbnailOf(picture: Sharp): Promise<Uint8Array> {
-  return picture
-    .resize(THUMBNAIL_PX, THUMBNAIL_PX, { fit: 'inside', withoutEnlargement: true })
-    .webp({ quality: 80 })
-    .toBuffer();
+  return (
+    picture
+      .resize(THUMBNAIL_PX, THUMBNAIL_PX, { fit: 'inside', withoutEnlargement: true })
+      // Half the time of the encoder's usual effort, for two bytes more in a hundred.
+      .webp({ quality: 80, effort: 2 })
+      .toBuffer()
+  );
 }

@@ -3,7 +3,7 @@ import { availableParallelism } from 'node:os';
 import Piscina from 'piscina';
 import { readBatch, type PageBytes, type PageFound, type ReadAs, type ReadingRules } from './read-batch';
 import { sourceShelf, type SharedSource, type SourceShelf } from './source-shelf';
-import { workerBundle } from './worker-bundle';
+import { threadBundle } from '../thread-bundle';
 
 /** From so many pages on, threads are worth their start. */
 const MANY_PAGES = 400;
@@ -53,7 +53,7 @@ export async function openReadingPool(
     };
   }
   const pool = new Piscina({
-    filename: await workerBundle(),
+    filename: await threadBundle('reading/page-worker.ts'),
     workerData: { site, sources },
     minThreads: threads,
     maxThreads: threads,

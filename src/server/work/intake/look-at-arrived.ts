@@ -45,11 +45,6 @@ async function keepPrint(sha256: string, print: Fingerprint): Promise<void> {
 }
 
 async function measuredSoftness(picture: Sharp): Promise<number> {
-  const { data, info } = await picture
-    .flatten({ background: '#ffffff' })
-    .toColourspace('b-w')
-    .extractChannel(0)
-    .raw()
-    .toBuffer({ resolveWithObject: true });
-  return softnessOf({ width: info.width, height: info.height, data });
+  const { data, info } = await picture.raw().toBuffer({ resolveWithObject: true });
+  return softnessOf({ ...info, data });
 }

@@ -4,7 +4,7 @@ import { shownText } from './shown-text';
 type Edit = typeof edits.$inferSelect;
 
 const SUBJECT = {
-  reference: 'Picture',
+  reference: 'File',
   alt: 'Alt text',
   caption: 'Caption',
   block: 'Text under it',

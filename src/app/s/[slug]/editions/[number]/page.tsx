@@ -45,7 +45,7 @@ interface Touches {
 function touchesText(n: Touches): string {
   const parts = [
     n.spots > 0 ? `changes ${count(n.spots, 'spot')} in ${count(n.sources, 'file')}` : null,
-    n.added > 0 ? `adds ${count(n.added, 'picture file')}` : null,
+    n.added > 0 ? `adds ${count(n.added, 'file')}` : null,
     n.texts > 0 ? `writes ${count(n.texts, 'other file')}` : null,
     n.rewritten > 0 ? `writes rights into ${count(n.rewritten, 'picture file')}` : null,
     n.taken > 0 ? `takes ${count(n.taken, 'file')} off the site` : null,
