@@ -192,7 +192,8 @@ async function editSources(
   const itself = fileItself(files);
   const seen = new Set<string>();
   const all = planned.flatMap(({ plan, words }) => plan.places.map((place) => ({ ...place, words })));
-  for (const { place, rendition, words } of all) {
+  for (const { words, ...one } of all) {
+    const { place } = one;
     // A page under two addresses is one source, and changed once.
     const source = itself(place.source);
     let open = sources.get(source);
@@ -202,8 +203,7 @@ async function editSources(
       sources.set(source, open);
     }
     const expects = sha256(open.bytes);
-    const fileName = rendition.path.split('/').at(-1) ?? rendition.path;
-    for (const { page, start, end, was, becomes } of editsOfPlace(place, fileName, open.source, words)) {
+    for (const { page, start, end, was, becomes } of editsOfPlace(one, open.source, words)) {
       // A style sheet's reference is met on many pages, and changed once.
       const key = `${source}#${start}`;
       if (seen.has(key)) continue;

@@ -8,6 +8,7 @@ import { gatherSwap, type SwapRequest } from '@/server/work/editions/gather-swap
 import { publishEdition, withdrawEdition } from '@/server/work/editions/publish-edition';
 import { takeFromSite } from '@/server/work/intake/keep-own';
 import { receiveIntake } from '@/server/work/intake/receive-intake';
+import { startSurvey } from '@/server/work/surveys/start-survey';
 import { connected } from '../fixtures/connected';
 import { dyingAt } from '../fixtures/held-back';
 import { runJobs } from '../fixtures/run-jobs';
@@ -90,6 +91,31 @@ describe('a place of its own', () => {
     await runJobs(held.db);
     const [removal] = await query<{ state: string; problem: { code: string } }>('select r.state, r.problem from removals r join editions e on e.id = r.edition_id where e.site_id = $1'); // prettier-ignore
     expect([removal?.state, removal?.problem.code]).toEqual(['failed', 'FILE_NAMED']);
+  });
+});
+
+describe('a page that lists widths at its pictures', () => {
+  it('gets both sizes at a place that had one file, proven, and to the byte taken back', async () => {
+    const listed =
+      '<img src="img/kept.jpg" srcset="img/kept.jpg 600w, img/choir-large.jpg 900w" sizes="50vw" alt="">';
+    await writeFiles(root, {
+      'news.html': `${listed}<img src="img/small.jpg" alt="old" width=150 height=150><img src="img/small.jpg" alt="">`,
+    });
+    await startSurvey(held.db, MAINTAINER, siteId);
+    await runJobs(held.db);
+    const before = await snapshot(root);
+    await gather({ intakeId: await bring(), caption: null, alt: null });
+    const edition = await publish();
+    const after = await snapshot(root);
+    expect(after['news.html']).toBe(`${listed}<img src="img/new-room-300x300.jpg" srcset="img/new-room-150x150.jpg 150w, img/new-room-300x300.jpg 300w" sizes="(max-width: 150px) 100vw, 150px" alt="old" width=150 height=150><img src="img/new-room-300x200.jpg" alt="">`); // prettier-ignore
+    // Other pages list none, and get none.
+    expect(after['index.html']).not.toContain('srcset');
+    const narrow = await sharp(join(root, 'img/new-room-150x150.jpg')).metadata();
+    expect([narrow.width, narrow.height]).toEqual([150, 150]);
+    expect(await proven()).toEqual([{ proven: true }]);
+    await withdrawEdition(held.db, MAINTAINER, edition);
+    await runJobs(held.db);
+    expect(await snapshot(root)).toEqual(before);
   });
 });
 

@@ -38,6 +38,8 @@ export interface SwapPlace {
   readonly words: WordAnchors;
   /** What must stay in view in this place, where that is another point than everywhere else. */
   readonly focal?: FocalPoint | undefined;
+  /** Whether it gets a list of widths, for screens that need fewer pixels. */
+  readonly isListed?: boolean | undefined;
 }
 
 export interface Rendition {
@@ -58,6 +60,8 @@ export interface PlannedPlace {
   readonly keeps: number;
   /** The candidate has fewer pixels than the slot asks for: it is put in as large as it is, not blown up. */
   readonly isTooSmall: boolean;
+  /** The list of widths that it gets, from the narrowest on, its own rendition last; absent where it gets none. */
+  readonly list?: readonly Rendition[];
 }
 
 export interface SwapPlan {
@@ -118,6 +122,18 @@ export function planSwap(input: {
     return rendition;
   };
   if (own === null) asItIs(folderOf(oldPath));
+  const rendered = (
+    of: Pick<Rendition, 'format' | 'crop'> & { folder: string; px: PixelSize },
+  ): Rendition => {
+    const { folder, format, crop, px } = of;
+    const key = [folder, format, px.widthPx, px.heightPx, crop.left, crop.top].join('|');
+    const known = made.get(key);
+    if (known) return known;
+    const stem = `${candidate.slug}-${px.widthPx}x${px.heightPx}`;
+    const rendition = { path: name(folder, stem, EXTENSION[format] ?? format), format, crop, ...px };
+    made.set(key, rendition);
+    return rendition;
+  };
 
   const places = input.places.map((place): PlannedPlace => {
     const slot = slotOf(place.kind, place.declared, input.oldSize(place.path));
@@ -134,14 +150,11 @@ export function planSwap(input: {
     if (isNearly(crop, candidate) && isNearly(size, candidate) && format === candidate.format) {
       return { place, slot, rendition: asItIs(folder), keeps, isTooSmall };
     }
-    const key = [folder, format, size.widthPx, size.heightPx, crop.left, crop.top].join('|');
-    let rendition = made.get(key);
-    if (!rendition) {
-      const stem = `${candidate.slug}-${size.widthPx}x${size.heightPx}`;
-      rendition = { path: name(folder, stem, EXTENSION[format] ?? format), format, crop, ...size };
-      made.set(key, rendition);
-    }
-    return { place, slot, rendition, keeps, isTooSmall };
+    const inSize = (px: PixelSize) => rendered({ folder, format, crop, px });
+    const rendition = inSize(size);
+    const narrow = place.isListed ? narrower(slot, size) : null;
+    const list = narrow ? { list: [inSize(narrow), rendition] } : {};
+    return { place, slot, rendition, keeps, isTooSmall, ...list };
   });
   return { places, renditions: [...made.values()] };
 }
@@ -159,6 +172,15 @@ export function cropFor(
   const { focal, shapes } = candidate;
   if (own || !shapes) return cropToShape(candidate, ratio, own ?? focal);
   return suggestedCrop(candidate, ratio, focal, shapes);
+}
+
+/** A screen with one pixel to each of the place needs half of the picture; nearly as many are not worth a file. */
+const WORTH_A_FILE = 1.5;
+
+function narrower({ css }: Slot, { widthPx, heightPx }: PixelSize): PixelSize | null {
+  if (!css || widthPx < WORTH_A_FILE * css.widthPx) return null;
+  const narrow = Math.max(1, Math.round(css.widthPx));
+  return { widthPx: narrow, heightPx: Math.max(1, Math.round((heightPx * narrow) / widthPx)) };
 }
 
 /** A pixel more or less is no other picture: 1,600 × 1,067 where 1,600 × 1,066 were asked for. */

@@ -4,7 +4,8 @@ import { wordEdits, type PlaceWords, type WordEdit } from '../edit/word-edits';
 import { siblingReference } from '../edit/write-value';
 import { escapesOf } from '../markup/escapes-of';
 import type { SourceText } from '../source/decode-source';
-import type { SwapPlace } from './plan-swap';
+import type { PlannedPlace } from './plan-swap';
+import { listAttributes } from './width-list';
 
 /** What an edit changes, for screens. */
 export type EditSubject = 'reference' | WordEdit['subject'];
@@ -16,27 +17,28 @@ export interface PlaceEdit extends SourceEdit {
 }
 
 /**
- * The edits of one placement.
+ * The edits of one placement. A list of widths is written with the reference, behind its closing quote.
  *
- * @param fileName the last segment of the new file's path; it stands in the old file's folder
+ * @param planned what it gets; its file stands in the old file's folder
  * @param source the text that the placement's offsets belong to
  */
 export function editsOfPlace(
-  place: SwapPlace,
-  fileName: string,
+  { place, rendition, slot, list }: Pick<PlannedPlace, 'place' | 'rendition' | 'slot' | 'list'>,
   source: SourceText,
   words: PlaceWords,
 ): PlaceEdit[] {
   const at = { page: place.page, source: place.source };
+  const fileName = rendition.path.split('/').at(-1) ?? rendition.path;
+  const becomes = siblingReference(place.raw, fileName, escapesOf(place));
+  const { start, end, raw } = place;
+  const quote = source.text.charAt(end);
   const edits: PlaceEdit[] = [
-    {
-      ...at,
-      subject: 'reference',
-      start: place.start,
-      end: place.end,
-      was: place.raw,
-      becomes: siblingReference(place.raw, fileName, escapesOf(place)),
-    },
+    list && slot.css
+      ? {
+          ...{ ...at, subject: 'reference', start, end: end + 1, was: raw + quote },
+          becomes: becomes + quote + listAttributes(place, list, slot.css.widthPx),
+        }
+      : { ...at, subject: 'reference', start, end, was: raw, becomes },
   ];
   edits.push(...wordEdits(place.words, source, words).map((edit) => ({ ...at, ...edit })));
   return edits.filter((edit) => edit.was !== edit.becomes);

@@ -185,9 +185,7 @@ describe('planSwap', () => {
 describe('editsOfPlace', () => {
   const written = (html: string, words: { alt: string | null; caption: string | null }) => {
     const { plan, source } = planFor(html);
-    const edits = plan.places.flatMap(({ place, rendition }) =>
-      editsOfPlace(place, rendition.path.split('/').at(-1) ?? '', source, words),
-    );
+    const edits = plan.places.flatMap((planned) => editsOfPlace(planned, source, words));
     const bytes = new TextEncoder().encode(html);
     const result = applyEdits({ bytes, source }, edits);
     if (!result.ok) throw new Error(result.problem.code);

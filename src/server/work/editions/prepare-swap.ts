@@ -4,6 +4,8 @@ import { planSwap, type Candidate, type SwapPlace, type SwapPlan } from '@/core/
 import { slugOf } from '@/core/swap/file-name';
 import type { PlaceWords } from '@/core/edit/word-edits';
 import { editsOfPlace } from '@/core/swap/swap-edits';
+import { canBeListed, listsOfPage, type ListsOfPage } from '@/core/swap/width-list';
+import { remembered } from '@/core/words/remembered';
 import type { DeclaredSlot } from '@/core/markup/placement';
 import type { Database } from '../../db/database';
 import { placements } from '../../db/schema/content';
@@ -40,6 +42,7 @@ async function planFor(
   );
   refuseFewerPlaces(change.placementIds.length, chosen.length);
   const places: SwapPlace[] = [];
+  const listsOf = remembered((page) => listsThere(db, picture.siteId, page));
   const words = new Map<SwapPlace, PlaceWords>();
   for (const { id } of chosen) {
     const [row] = await db.orm
@@ -49,7 +52,14 @@ async function planFor(
     if (!row?.filePath) continue;
     const declared = await withMeasured(db, row);
     const focal = change.placeFocals[id];
-    const place = { ...row, declared, page: row.pagePath, source: row.sourcePath, path: row.filePath, focal };
+    const lists = await listsOf(row.pagePath);
+    const { source } = await sources.open(row.sourcePath);
+    // By what the markup says of it: a width that was only measured may be that of the picture itself.
+    const isListed = canBeListed(row, lists, source.text);
+    const place = {
+      ...{ ...row, declared, page: row.pagePath, source: row.sourcePath, path: row.filePath },
+      ...{ focal, isListed },
+    };
     places.push(place);
     const own = change.placeWords[id];
     words.set(place, { alt: own?.alt ?? change.words.alt, caption: own?.caption ?? change.words.caption });
@@ -91,6 +101,16 @@ function candidateOf({ focalX, focalY, focalBecause, shapes, title, ...picture }
   return { ...candidate, slug: slugOf(title), ...(shapes && focalBecause ? { shapes } : {}) };
 }
 
+/** How a page lists widths at its pictures. */
+async function listsThere({ pool }: Database, siteId: number, page: string): Promise<ListsOfPage> {
+  const { rows } = await pool.query<Pick<typeof placements.$inferSelect, 'kind' | 'thread' | 'declared'>>(
+    `select kind, thread, declared from placements
+     where site_id = $1 and page_path = $2 and kind = 'srcset' and until_survey is null`,
+    [siteId, page],
+  );
+  return listsOfPage(rows);
+}
+
 /** What a place declares, completed by what a reader's browser measured on that very page. */
 async function withMeasured(
   { pool }: Database,
@@ -115,10 +135,10 @@ const MEASURABLE = new Set(['img', 'input', 'svg-image', 'poster']);
 async function editsFor(plan: SwapPlan, wordsOf: WordsOf, sources: OpenedSources): Promise<NewEdit[]> {
   const seen = new Set<string>();
   const rows: NewEdit[] = [];
-  for (const { place, rendition } of plan.places) {
+  for (const planned of plan.places) {
+    const { place } = planned;
     const open = await sources.open(place.source);
-    const fileName = rendition.path.split('/').at(-1) ?? rendition.path;
-    for (const edit of editsOfPlace(place, fileName, open.source, wordsOf(place))) {
+    for (const edit of editsOfPlace(planned, open.source, wordsOf(place))) {
       const key = `${edit.source}#${edit.start}#${edit.subject}`;
       if (seen.has(key)) continue;
       seen.add(key);

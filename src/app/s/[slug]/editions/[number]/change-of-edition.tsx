@@ -48,7 +48,7 @@ export function ChangeOfEdition({
         </p>
       ) : null}
       <ul className="mt-2">
-        {change.places.map(({ place, rendition, keeps, isTooSmall }) => {
+        {change.places.map(({ place, rendition, keeps, isTooSmall, list }) => {
           const made = fileOf.get(rendition.path);
           const own = listed.filter(
             (edit) => edit.sourcePath === place.source && edit.placeStart === place.start,
@@ -85,6 +85,9 @@ export function ChangeOfEdition({
                     ? 'as it is'
                     : `${keeps > 0.995 ? 'whole' : `keeps ${Math.round(keeps * 100)} %`} · ${rendition.widthPx} × ${rendition.heightPx}`}
                   {made ? ` · ${bytesText(made.sizeBytes)}` : ''}
+                  {list?.[0]
+                    ? ` · and ${list[0].widthPx} pixels wide for screens that need no more, as others of this page`
+                    : ''}
                   {isTooSmall ? (
                     <span className="text-should"> · fewer pixels than the place asks for</span>
                   ) : (

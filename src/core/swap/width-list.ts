@@ -1,0 +1,65 @@
+/**
+ * A list of widths for a place that had one file: browsers with fewer pixels load fewer. Written where the page lists widths
+ * at other pictures already, so that it is kept up as those are.
+ */
+import { siblingReference } from '../edit/write-value';
+import { escapesOf } from '../markup/escapes-of';
+import type { Placement } from '../markup/placement';
+import type { Rendition, SwapPlace } from './plan-swap';
+
+type Spot = Pick<Placement, 'kind' | 'thread' | 'declared'>;
+
+/** Elements of a page whose pictures are listed by widths, and those that a `picture` chooses for. */
+export interface ListsOfPage {
+  /** Whether an `img` of the page has widths and sizes. */
+  readonly hasWidths: boolean;
+  readonly listed: ReadonlySet<string>;
+}
+
+/** The element of a spot. */
+const elementOf = (thread: string): string => thread.split('|', 1)[0] ?? thread;
+
+/** @param spots all places of the page */
+export function listsOfPage(spots: readonly Spot[]): ListsOfPage {
+  const lists = spots.filter(({ kind }) => kind === 'srcset');
+  return {
+    hasWidths: lists.some(({ declared }) => /^\d+w$/u.test(declared.descriptor) && Boolean(declared.sizes)),
+    listed: new Set(lists.map(({ thread }) => elementOf(thread))),
+  };
+}
+
+/** An address that means the same within a list: there, blanks and commas part one from the next. */
+const FITS_LIST = /^[^\s,"'()<>`=]+$/u;
+
+/**
+ * Whether a place can get a list: an `img` of its own with a width in pixels and no list yet, its address in quotes.
+ *
+ * @param text of the source that the place stands in
+ */
+export function canBeListed(
+  place: Spot & Pick<Placement, 'raw' | 'start' | 'end'>,
+  lists: ListsOfPage,
+  text: string,
+): boolean {
+  if (place.kind !== 'img' || !place.declared.widthPx || !lists.hasWidths) return false;
+  const element = elementOf(place.thread);
+  if (lists.listed.has(element) || /(?:^|>)[^>]*picture:\d+/u.test(element) || !FITS_LIST.test(place.raw))
+    return false;
+  const quote = text.charAt(place.end);
+  return /["']/u.test(quote) && text.charAt(place.start - 1) === quote;
+}
+
+/**
+ * What stands behind the closing quote of the address: the list, and how wide the picture is shown.
+ *
+ * @param renditions of the place, from the narrowest on
+ * @param cssWidth of the place, in CSS pixels, > 0
+ */
+export function listAttributes(place: SwapPlace, renditions: readonly Rendition[], cssWidth: number): string {
+  const entries = renditions.map(({ path, widthPx }) => {
+    const name = path.split('/').at(-1) ?? path;
+    return `${siblingReference(place.raw, name, escapesOf(place))} ${widthPx}w`;
+  });
+  const width = Math.round(cssWidth);
+  return ` srcset="${entries.join(', ')}" sizes="(max-width: ${width}px) 100vw, ${width}px"`;
+}
