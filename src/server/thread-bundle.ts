@@ -19,10 +19,13 @@ export function threadBundle(entry: string): Promise<string> {
   return bundle;
 }
 
+/** The bundle's own address; in parts, so that whoever bundles this file does not put in that of this one. */
+const ITSELF = ['import', 'meta', 'url'].join('.');
+
 const AS_IN_A_SCRIPT = [
   "import { createRequire as requireFrom } from 'node:module';",
-  'const require = requireFrom(import.meta.url);',
-  "const __filename = require('node:url').fileURLToPath(import.meta.url);",
+  `const require = requireFrom(${ITSELF});`,
+  `const __filename = require('node:url').fileURLToPath(${ITSELF});`,
   "const __dirname = require('node:path').dirname(__filename);",
 ].join('\n');
 
