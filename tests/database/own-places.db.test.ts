@@ -98,6 +98,10 @@ describe('a page that lists widths at its pictures', () => {
   it('gets both sizes at a place that had one file, proven, and to the byte taken back', async () => {
     const listed =
       '<img src="img/kept.jpg" srcset="img/kept.jpg 600w, img/choir-large.jpg 900w" sizes="50vw" alt="">';
+    // The place goes on under the name of its first spot, at which another stands after that.
+    await writeFiles(root, { 'news.html': '<img src="img/small.jpg" alt="old" width=150 height=150>' });
+    await startSurvey(held.db, MAINTAINER, siteId);
+    await runJobs(held.db);
     await writeFiles(root, {
       'news.html': `${listed}<img src="img/small.jpg" alt="old" width=150 height=150><img src="img/small.jpg" alt="">`,
     });

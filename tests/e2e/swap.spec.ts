@@ -159,12 +159,13 @@ test('a sound is heard, another is put in its place, goes live and is taken back
     .click();
   await page.getByRole('link', { name: /^Clips and sounds/ }).click();
   const sound = page.getByLabel('recordings/sound/scale.wav');
-  const seconds = () => sound.evaluate((one: HTMLAudioElement) => one.duration);
-  await expect.poll(seconds).toBeCloseTo(2.8, 1);
+  await expect(sound).toBeVisible();
   await look(page, 'clips');
   await expectAccessible(page);
   await page.getByRole('link', { name: 'Put another in its place' }).click();
   await expect(page.getByRole('heading', { name: '4 places' })).toBeVisible();
+  const seconds = (name: string) => page.getByLabel(name).evaluate((one: HTMLAudioElement) => one.duration);
+  await expect.poll(() => seconds('As it is: recordings/sound/scale.wav')).toBeCloseTo(2.8, 1);
 
   const chooser = page.getByLabel(/^The new file/);
   await chooser.setInputFiles({ name: 'scale.mov', mimeType: 'video/quicktime', buffer: Buffer.from('\0\0\0\x14ftypqt  ') }); // prettier-ignore
@@ -172,13 +173,15 @@ test('a sound is heard, another is put in its place, goes live and is taken back
   await expect(page.getByRole('button', { name: /^Put into/ })).toBeDisabled();
   await chooser.setInputFiles({ name: 'Scale by the new piano.wav', mimeType: 'audio/wav', buffer: Buffer.from(scaleAsWave(1)) }); // prettier-ignore
   await expect(page.getByText('4 places get it; the old file stays where it is')).toBeVisible();
+  await expect.poll(() => seconds('The new one: Scale by the new piano.wav')).toBeCloseTo(2.8, 1);
   await page.getByLabel('Put it in on recordings/2019.html').uncheck();
   await look(page, 'clip');
   await expectAccessible(page);
   await page.getByRole('button', { name: /^Put into/ }).click();
 
   await expect(page.getByText('as it is · 45 kB').first()).toBeVisible();
-  await expect(page.getByLabel('After: recordings/sound/scale-by-the-new-piano.wav')).toHaveCount(3);
+  await expect.poll(() => seconds('After: recordings/sound/scale-by-the-new-piano.wav')).toBeCloseTo(2.8, 1);
+  await expect(page.getByText('as it is · 45 kB')).toHaveCount(3);
   await look(page, 'edition-clip');
   await expectAccessible(page);
   await page.getByRole('button', { name: 'Publish' }).click();

@@ -1,7 +1,8 @@
 import { describe, expect, it } from 'vitest';
 import { siteOfFiles } from '../address/resolve-address';
 import { readPage } from '../markup/read-page';
-import { elementOfSpot, placementsToCheck, unknownPicture, withBearers } from './page-to-check';
+import { placementsToCheck, unknownPicture, withBearers } from './page-to-check';
+import { elementOfSpot } from '../markup/element-path';
 
 /** The places of a page that bear words, as `kind raw`. */
 function bearers(html: string): string[] {

@@ -4,6 +4,7 @@ import type { ChangedSubject } from '../dating/changed-subject';
 import type { Dating } from '../dating/best-interval';
 import type { Day } from '../dating/day';
 import type { PictureKind } from '../dating/shelf-life';
+import { elementOfSpot } from '../markup/element-path';
 import type { PlacementKind } from '../markup/kinds/kind';
 import type { Placement } from '../markup/placement';
 import type { Quarters } from '../picture/turned';
@@ -138,9 +139,6 @@ export function unknownPicture(path: string): PictureFacts {
     },
   };
 }
-
-/** An element's place in the structure, out of the name of one of its spots. */
-export const elementOfSpot = (spot: string): string => spot.split('|', 1)[0] ?? spot;
 
 /** Kinds whose element takes words, and of which it has one at most. */
 export const TAKES_OWN_WORDS: readonly PlacementKind[] = ['img', 'input', 'area', 'object', 'drawn'];

@@ -53,3 +53,6 @@ export function elementPath(element: Element): string {
   }
   return steps.reverse().join('>');
 }
+
+/** An element's path, out of the name of one of its spots. */
+export const elementOfSpot = (spot: string): string => spot.split('|', 1)[0] ?? spot;

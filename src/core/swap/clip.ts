@@ -1,4 +1,6 @@
 /** Clips and sounds: what a file of bytes is, and at which places it can stand. Nothing of them is ever recoded. */
+import { fileTypeFromBuffer } from 'file-type';
+import { elementOfSpot } from '../markup/element-path';
 import type { PlacementKind } from '../markup/kinds/kind';
 
 export interface Clip {
@@ -12,9 +14,11 @@ export interface Clip {
 
 const CLIPS = {
   mp4: { holds: 'film', types: ['video/mp4', 'video/x-m4v'] },
+  m4v: { holds: 'film', types: ['video/mp4', 'video/x-m4v'] },
   webm: { holds: 'either', types: ['video/webm', 'audio/webm'] },
   ogv: { holds: 'film', types: ['video/ogg', 'application/ogg'] },
-  ogg: { holds: 'sound', types: ['audio/ogg', 'audio/opus', 'application/ogg'] },
+  ogg: { holds: 'sound', types: ['audio/ogg', 'application/ogg'] },
+  opus: { holds: 'sound', types: ['audio/ogg', 'audio/opus', 'application/ogg'] },
   mp3: { holds: 'sound', types: ['audio/mpeg', 'audio/mp3', 'audio/x-mp3'] },
   m4a: { holds: 'sound', types: ['audio/mp4', 'audio/x-m4a', 'audio/aac'] },
   wav: { holds: 'sound', types: ['audio/wav', 'audio/x-wav', 'audio/wave', 'audio/vnd.wave'] },
@@ -24,54 +28,24 @@ const CLIPS = {
 /** Media types of clips and sounds, by the endings of their names. */
 export const CLIP_TYPES: Readonly<Record<string, string>> = {
   ...Object.fromEntries(Object.entries(CLIPS).map(([ending, { types }]) => [ending, types[0]])),
-  ...{ m4v: 'video/mp4', oga: 'audio/ogg', opus: 'audio/ogg' },
+  oga: 'audio/ogg',
 };
-
-const clip = (format: keyof typeof CLIPS): Clip => ({ format, ...CLIPS[format] });
-
-/** Brands of ISO/IEC 14496-12 files that are pictures, and those whose films not all browsers play. */
-const PICTURE_BRANDS = new Set([
-  'heic',
-  'heix',
-  'heim',
-  'heis',
-  'hevc',
-  'hevx',
-  'mif1',
-  'msf1',
-  'avif',
-  'avis',
-]);
-const NOT_PLAYED = new Set(['qt  ']);
 
 /** Bytes from the beginning by which the type of every clip can be told. */
 export const CLIP_HEAD_BYTES = 4096;
 
 /**
- * What bytes are as a clip, by how the file begins: ISO base media (ISO/IEC 14496-12), WebM (RFC 9559), Ogg (RFC 3533),
- * MPEG audio with or without an ID3 tag, FLAC (RFC 9639) and RIFF WAVE.
+ * What bytes are as a clip, by how the file begins.
  *
  * @param head the first `CLIP_HEAD_BYTES` bytes, or all where there are fewer
- * @returns `null` for all else; also for QuickTime films, which not every browser plays
+ * @returns `null` for all else; also for QuickTime and Matroska films, which not every browser plays
  */
-export function clipOfBytes(head: Uint8Array): Clip | null {
-  const text = (from: number, to: number) => String.fromCharCode(...head.subarray(from, to));
-  if (text(4, 8) === 'ftyp') {
-    const brand = text(8, 12);
-    if (PICTURE_BRANDS.has(brand) || NOT_PLAYED.has(brand)) return null;
-    return clip(brand.startsWith('M4A') || brand.startsWith('M4B') ? 'm4a' : 'mp4');
-  }
-  const opening = text(0, 4);
-  if (opening === '\x1aE\xdf\xa3') return text(4, 64).includes('webm') ? clip('webm') : null;
-  if (opening === 'OggS') return clip(text(28, 35) === '\x80theora' ? 'ogv' : 'ogg');
-  if (opening === 'fLaC') return clip('flac');
-  if (opening === 'RIFF') return text(8, 12) === 'WAVE' ? clip('wav') : null;
-  if (text(0, 3) === 'ID3') return clip('mp3');
-  // A frame of MPEG audio, layer III: eleven bits set, a version and a layer that there are.
-  const [first = 0, second = 0, third = 0] = head;
-  const isFrame = first === 0xff && (second & 0xe6) === 0xe2 && (second & 0x18) !== 0x08 && third >> 4 < 15;
-  return isFrame ? clip('mp3') : null;
+export async function clipOfBytes(head: Uint8Array): Promise<Clip | null> {
+  const { ext: format = '' } = (await fileTypeFromBuffer(head)) ?? {};
+  return isClip(format) ? { format, ...CLIPS[format] } : null;
 }
+
+const isClip = (format: string): format is keyof typeof CLIPS => Object.hasOwn(CLIPS, format);
 
 /** A place of a clip, as far as it matters which clip it may get. */
 export interface ClipPlace {
@@ -100,8 +74,10 @@ export function codecsNamed(type: string | null): string | null {
 }
 
 /**
- * The player that a place of a clip belongs to, out of the name of its spot: a `source` lies within one, a `src` is the
- * player's own.
+ * The player that a place of a clip belongs to, out of its spot in the structure of the page: a `source` lies within one,
+ * a `src` is the player's own.
  */
-export const playerOf = (thread: string): string =>
-  thread.replace(/\|.*$/u, '').replace(/>[^>]*source:\d+$/u, '');
+export const playerOf = (spot: string): string => elementOfSpot(spot).replace(/>[^>]*source:\d+$/u, '');
+
+/** Whether a file that was brought in is a clip: it has no pixels that anybody counts, and stands with none. */
+export const isClipInIntake = ({ widthPx }: { readonly widthPx: number }): boolean => widthPx === 0;

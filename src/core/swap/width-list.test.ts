@@ -16,7 +16,7 @@ const read = (text: string) =>
     source: { text, encoding: 'utf-8' },
     site: siteOfFiles(),
     sheetOf: () => undefined,
-  }).placements;
+  }).placements.map((place) => ({ ...place, spot: place.thread }));
 
 /** The page once `old.jpg` is swapped in all its places for a picture of 3,000 × 2,000 pixels. */
 function swapped(

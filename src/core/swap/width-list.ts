@@ -3,11 +3,13 @@
  * at other pictures already, so that it is kept up as those are.
  */
 import { siblingReference } from '../edit/write-value';
+import { elementOfSpot } from '../markup/element-path';
 import { escapesOf } from '../markup/escapes-of';
 import type { Placement } from '../markup/placement';
 import type { Rendition, SwapPlace } from './plan-swap';
 
-type Spot = Pick<Placement, 'kind' | 'thread' | 'declared'>;
+/** A place by its spot in the structure of the page; its thread may bear the name of an earlier one. */
+type Spotted = Pick<Placement, 'kind' | 'declared'> & { readonly spot: string };
 
 /** Elements of a page whose pictures are listed by widths, and those that a `picture` chooses for. */
 export interface ListsOfPage {
@@ -16,15 +18,12 @@ export interface ListsOfPage {
   readonly listed: ReadonlySet<string>;
 }
 
-/** The element of a spot. */
-const elementOf = (thread: string): string => thread.split('|', 1)[0] ?? thread;
-
-/** @param spots all places of the page */
-export function listsOfPage(spots: readonly Spot[]): ListsOfPage {
-  const lists = spots.filter(({ kind }) => kind === 'srcset');
+/** @param places all of the page, or those of kind `srcset` */
+export function listsOfPage(places: readonly Spotted[]): ListsOfPage {
+  const lists = places.filter(({ kind }) => kind === 'srcset');
   return {
     hasWidths: lists.some(({ declared }) => /^\d+w$/u.test(declared.descriptor) && Boolean(declared.sizes)),
-    listed: new Set(lists.map(({ thread }) => elementOf(thread))),
+    listed: new Set(lists.map(({ spot }) => elementOfSpot(spot))),
   };
 }
 
@@ -37,12 +36,12 @@ const FITS_LIST = /^[^\s,"'()<>`=]+$/u;
  * @param text of the source that the place stands in
  */
 export function canBeListed(
-  place: Spot & Pick<Placement, 'raw' | 'start' | 'end'>,
+  place: Spotted & Pick<Placement, 'raw' | 'start' | 'end'>,
   lists: ListsOfPage,
   text: string,
 ): boolean {
   if (place.kind !== 'img' || !place.declared.widthPx || !lists.hasWidths) return false;
-  const element = elementOf(place.thread);
+  const element = elementOfSpot(place.spot);
   if (lists.listed.has(element) || /(?:^|>)[^>]*picture:\d+/u.test(element) || !FITS_LIST.test(place.raw))
     return false;
   const quote = text.charAt(place.end);

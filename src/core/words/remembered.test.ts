@@ -21,4 +21,14 @@ describe('what is remembered of texts', () => {
     expect(['a1', 'b1', 'c1', 'a1'].map(first)).toEqual(['a', 'b', 'c', 'a']);
     expect(asked).toEqual(['a1', 'b1', 'c1', 'a1']);
   });
+
+  it('is not kept of a long text', () => {
+    let asked = 0;
+    const length = remembered((text) => {
+      asked++;
+      return text.length;
+    });
+    const long = 'a'.repeat(5000);
+    expect([length(long), length(long), asked]).toEqual([5000, 5000, 2]);
+  });
 });

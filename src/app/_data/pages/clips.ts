@@ -55,7 +55,7 @@ export interface ClipPlaceRow {
 interface PlayerRow extends Omit<ClipPlaceRow, 'others' | 'still' | 'kind'> {
   readonly path: string;
   readonly kind: ClipPlaceRow['kind'] | 'poster';
-  readonly thread: string;
+  readonly spot: string;
   readonly fileId: number | null;
   readonly sha256: string | null;
 }
@@ -64,7 +64,7 @@ interface PlayerRow extends Omit<ClipPlaceRow, 'others' | 'still' | 'kind'> {
 export async function placesOfClip(siteId: number, path: string): Promise<ClipPlaceRow[]> {
   const { rows } = await database().pool.query<PlayerRow>(
     `select x.id::int as id, x.page_path as page, p.id as "pageId", x.line, x.kind, x.declared ->> 'type' as type, x.caption,
-       x.context -> 'headings' ->> -1 as heading, x.file_path as path, x.thread, f.id as "fileId", f.sha256
+       x.context -> 'headings' ->> -1 as heading, x.file_path as path, x.spot, f.id as "fileId", f.sha256
      from placements x join pages p on p.site_id = x.site_id and p.path = x.page_path
      left join files f on f.site_id = x.site_id and f.path = x.file_path and f.gone_in is null
      where x.site_id = $1 and x.until_survey is null and x.kind in ('video', 'audio', 'poster') and x.file_path is not null
@@ -72,15 +72,19 @@ export async function placesOfClip(siteId: number, path: string): Promise<ClipPl
      order by x.page_path, x.ordinal`,
     [siteId, path],
   );
-  const inPlayer = (one: PlayerRow) =>
-    rows.filter(
-      (other) => other !== one && other.page === one.page && playerOf(other.thread) === playerOf(one.thread),
-    );
+  const players = new Map<string, PlayerRow[]>();
+  const nameOf = ({ page, spot }: PlayerRow) => `${page}\n${playerOf(spot)}`;
+  for (const one of rows) {
+    const others = players.get(nameOf(one));
+    if (others) others.push(one);
+    else players.set(nameOf(one), [one]);
+  }
+  const besideIt = (one: PlayerRow) => (players.get(nameOf(one)) ?? []).filter((other) => other !== one);
   return rows.flatMap((one) => {
     if (one.kind === 'poster' || one.path !== path) return [];
-    const beside = inPlayer(one);
+    const beside = besideIt(one);
     const still = beside.find(({ kind }) => kind === 'poster');
-    const { thread: _thread, fileId: _fileId, sha256: _sha, path: _path, ...place } = one;
+    const { spot: _spot, fileId: _fileId, sha256: _sha, path: _path, ...place } = one;
     return [
       {
         ...place,

@@ -1,12 +1,8 @@
 import 'server-only';
 import { takesWords, type PlaceWords, type TakenWords } from '@/core/edit/word-edits';
 import { altBranch, type AltBranch } from '@/core/errata/alt-branch';
-import {
-  elementOfSpot,
-  TAKES_OWN_WORDS,
-  withBearers,
-  type PlacementToCheck,
-} from '@/core/errata/page-to-check';
+import { TAKES_OWN_WORDS, withBearers, type PlacementToCheck } from '@/core/errata/page-to-check';
+import { elementOfSpot } from '@/core/markup/element-path';
 import type { AreaPart } from '@/core/markup/area-part';
 import type { WordAnchors } from '@/core/markup/placement';
 import type { Rect } from '@/core/picture/grey-plane';

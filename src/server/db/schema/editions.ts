@@ -43,6 +43,7 @@ export const intake = pgTable(
     fileName: text('file_name').notNull(),
     title: text('title').notNull(),
     sizeBytes: integer('size_bytes').notNull(),
+    /** 0 × 0 for a clip or a sound. */
     widthPx: integer('width_px').notNull(),
     heightPx: integer('height_px').notNull(),
     format: text('format').notNull(),

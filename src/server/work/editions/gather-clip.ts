@@ -49,7 +49,7 @@ export async function gatherClip(
   requireRole(actor, EDITORS, 'change clips');
   const value = checkedInput(SCHEMA, request, { code: 'CLIP_INPUT', what: 'The clip was not added.' }) as Omit<ClipRequest, 'bytes'>; // prettier-ignore
   const { siteId, fromPath, placementIds, fileName } = value;
-  const clip = clipToPutIn(fileName, bytes);
+  const clip = await clipToPutIn(fileName, bytes);
   const sha256 = await storeBytes(bytes);
   return asOne(db, async (tx) => {
     await refuseUnfit(tx, value, clip);
@@ -69,7 +69,7 @@ export async function gatherClip(
   });
 }
 
-function clipToPutIn(fileName: string, bytes: Uint8Array): Clip {
+async function clipToPutIn(fileName: string, bytes: Uint8Array): Promise<Clip> {
   const what = `“${fileName}” was not added.`;
   if (bytes.length > MAX_INTAKE_BYTES) {
     throw new ProblemError({
@@ -79,7 +79,7 @@ function clipToPutIn(fileName: string, bytes: Uint8Array): Clip {
       remedy: 'Export it shorter or smaller: 720 lines are enough for most pages.',
     });
   }
-  const clip = clipOfBytes(bytes.subarray(0, CLIP_HEAD_BYTES));
+  const clip = await clipOfBytes(bytes.subarray(0, CLIP_HEAD_BYTES));
   if (clip) return clip;
   throw new ProblemError({
     code: 'CLIP_UNKNOWN',

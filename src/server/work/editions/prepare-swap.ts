@@ -1,11 +1,11 @@
 /** Prepares a swap: plans it, makes the renditions, and works out the edits of every source. */
 import { eq } from 'drizzle-orm';
+import { isClipInIntake } from '@/core/swap/clip';
 import { planSwap, type Candidate, type SwapPlace, type SwapPlan } from '@/core/swap/plan-swap';
 import { slugOf } from '@/core/swap/file-name';
 import type { PlaceWords } from '@/core/edit/word-edits';
 import { editsOfPlace } from '@/core/swap/swap-edits';
 import { canBeListed, listsOfPage, type ListsOfPage } from '@/core/swap/width-list';
-import { remembered } from '@/core/words/remembered';
 import type { DeclaredSlot } from '@/core/markup/placement';
 import type { Database } from '../../db/database';
 import { placements } from '../../db/schema/content';
@@ -42,7 +42,7 @@ async function planFor(
   );
   refuseFewerPlaces(change.placementIds.length, chosen.length);
   const places: SwapPlace[] = [];
-  const listsOf = remembered((page) => listsThere(db, picture.siteId, page));
+  const lists = await listsThere(db, picture.siteId, change.placementIds);
   const words = new Map<SwapPlace, PlaceWords>();
   for (const { id } of chosen) {
     const [row] = await db.orm
@@ -52,10 +52,9 @@ async function planFor(
     if (!row?.filePath) continue;
     const declared = await withMeasured(db, row);
     const focal = change.placeFocals[id];
-    const lists = await listsOf(row.pagePath);
-    const { source } = await sources.open(row.sourcePath);
+    const beside = lists.get(row.pagePath);
     // By what the markup says of it: a width that was only measured may be that of the picture itself.
-    const isListed = canBeListed(row, lists, source.text);
+    const isListed = beside && canBeListed(row, beside, (await sources.open(row.sourcePath)).source.text);
     const place = {
       ...{ ...row, declared, page: row.pagePath, source: row.sourcePath, path: row.filePath },
       ...{ focal, isListed },
@@ -76,7 +75,7 @@ async function planFor(
   );
   const known = new Map(sizes.map((size) => [size.path, size]));
   // A survey writes down pictures; of clips only the site itself knows which names are taken.
-  const there = isClip(picture) ? await sources.paths() : new Set<string>();
+  const there = isClipInIntake(picture) ? await sources.paths() : new Set<string>();
   const plan = planSwap({
     places,
     oldPath: change.fromPath,
@@ -91,9 +90,6 @@ async function planFor(
   return { plan, wordsOf: (place) => words.get(place) ?? change.words };
 }
 
-/** A clip has no pixels that anybody counts. */
-const isClip = ({ widthPx }: Intake): boolean => widthPx === 0;
-
 function candidateOf({ focalX, focalY, focalBecause, shapes, title, ...picture }: Intake): Candidate {
   const { widthPx, heightPx, format, isAnimated } = picture;
   const candidate = { widthPx, heightPx, format, isAnimated, focal: { x: focalX, y: focalY } };
@@ -101,14 +97,24 @@ function candidateOf({ focalX, focalY, focalBecause, shapes, title, ...picture }
   return { ...candidate, slug: slugOf(title), ...(shapes && focalBecause ? { shapes } : {}) };
 }
 
-/** How a page lists widths at its pictures. */
-async function listsThere({ pool }: Database, siteId: number, page: string): Promise<ListsOfPage> {
-  const { rows } = await pool.query<Pick<typeof placements.$inferSelect, 'kind' | 'thread' | 'declared'>>(
-    `select kind, thread, declared from placements
-     where site_id = $1 and page_path = $2 and kind = 'srcset' and until_survey is null`,
-    [siteId, page],
+/** How the pages of some places list widths at their pictures; none for a page that does not. */
+async function listsThere(
+  { pool }: Database,
+  siteId: number,
+  placementIds: readonly number[],
+): Promise<Map<string, ListsOfPage>> {
+  type Listed = Pick<typeof placements.$inferSelect, 'kind' | 'spot' | 'declared'> & {
+    readonly page: string;
+  };
+  const { rows } = await pool.query<Listed>(
+    `select page_path as page, kind, spot, declared from placements
+     where site_id = $1 and kind = 'srcset' and until_survey is null
+       and page_path in (select page_path from placements where id = any($2::bigint[]))`,
+    [siteId, placementIds],
   );
-  return listsOfPage(rows);
+  const pages = new Map<string, Listed[]>();
+  for (const row of rows) pages.set(row.page, [...(pages.get(row.page) ?? []), row]);
+  return new Map([...pages].map(([page, listed]) => [page, listsOfPage(listed)]));
 }
 
 /** What a place declares, completed by what a reader's browser measured on that very page. */

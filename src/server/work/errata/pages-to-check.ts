@@ -1,7 +1,8 @@
 /** Pages as rules read them, out of the database, and the degrees that rules have there. */
 import type { Day } from '@/core/dating/day';
 import type { RuleLevels } from '@/core/errata/check-page';
-import { elementOfSpot, withBearers, type PageToCheck } from '@/core/errata/page-to-check';
+import { withBearers, type PageToCheck } from '@/core/errata/page-to-check';
+import { elementOfSpot } from '@/core/markup/element-path';
 import type { Degree, RuleId } from '@/core/errata/rule';
 import type { Database } from '../../db/database';
 import { picturesShown } from './pictures-shown';

@@ -39,7 +39,7 @@ export function ClipDesk({ slug, path, places, mayGather, editionText, mostMb }:
     setProblem(null);
     if (!file) return setChosen(null);
     const head = new Uint8Array(await file.slice(0, CLIP_HEAD_BYTES).arrayBuffer());
-    setChosen({ file, url: URL.createObjectURL(file), clip: clipOfBytes(head) });
+    setChosen({ file, url: URL.createObjectURL(file), clip: await clipOfBytes(head) });
   };
   const whyNot = (place: ClipPlaceRow) => (chosen?.clip ? whyNotAt(place, chosen.clip) : null);
   const going = places.filter((place) => !left.has(place.id) && whyNot(place) === null);
@@ -137,7 +137,7 @@ function ChosenClip({
     <div className="mt-3 max-w-[420px]" role="status">
       {clip ? (
         <>
-          <Player kind={kind} src={url} label={`The new one: ${file.name}`} />
+          <Player kind={kind} src={url} label={`The new one: ${file.name}`} isLengthKnown />
           <p className="mt-1 text-sm text-ink-2">
             {clip.format.toUpperCase()}, {bytesText(file.size)}. Play it once: what can’t be played here,
             readers may not be able to play either.
@@ -187,7 +187,7 @@ function PlaceLine({ slug, place, whyNot, isChosen, onToggle }: PlaceLineProps) 
         {whyNot ? <p className="text-sm text-should">This place {whyNot}.</p> : null}
         {codecs ? (
           <p className="text-sm text-ink-2">
-            The page promises the codecs {codecs}: make the new one so as well.
+            The page says how it is coded ({codecs}): export the new one in the same way.
           </p>
         ) : null}
         {place.others.length > 0 ? (

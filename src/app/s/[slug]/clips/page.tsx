@@ -38,6 +38,7 @@ export default async function ClipPage({ params, searchParams }: SiteScreenProps
             kind={first.kind}
             src={`/s/${slug}/clips/file?path=${encodeURIComponent(name)}`}
             label={`As it is: ${name}`}
+            isLengthKnown
             still={still?.sha256 ? `/s/${slug}/image/${still.sha256}` : null}
           />
           {still ? (

@@ -1,4 +1,5 @@
 import Joi from 'joi';
+import parseRange from 'range-parser';
 import { answerForSite } from '@/app/_data/answer-for-site';
 import { CLIP_TYPES } from '@/core/swap/clip';
 import { database } from '@/server/db/database';
@@ -27,20 +28,23 @@ export async function GET(
   });
 }
 
-/** One range of bytes, as in RFC 9110, 14.2; anything else gets the whole. */
+/** One range of bytes where one is asked for (RFC 9110, 14.2); anything else gets the whole. */
 function inPart(range: string | null, bytes: Uint8Array, type: string): Response {
   const headers = {
     ...{ 'content-type': type, 'accept-ranges': 'bytes', 'cache-control': 'private, no-cache' },
     ...{ 'content-security-policy': "default-src 'none'; sandbox", 'x-content-type-options': 'nosniff' },
   };
-  const [, first = '', last = ''] = /^bytes=(\d*)-(\d*)$/u.exec(range ?? '') ?? [];
-  if (first === '' && last === '') return new Response(new Uint8Array(bytes), { headers });
-  const from = first === '' ? Math.max(0, bytes.length - Number(last)) : Number(first);
-  const until = first === '' || last === '' ? bytes.length - 1 : Math.min(Number(last), bytes.length - 1);
-  if (from > until)
+  const ranges = range === null ? UNREADABLE : parseRange(bytes.length, range, { combine: true });
+  if (ranges === UNSATISFIABLE)
     return new Response(null, { status: 416, headers: { 'content-range': `bytes */${bytes.length}` } });
-  return new Response(new Uint8Array(bytes.subarray(from, until + 1)), {
+  const [part, second] = ranges === UNREADABLE || ranges.type !== 'bytes' ? [] : ranges;
+  if (!part || second) return new Response(new Uint8Array(bytes), { headers });
+  return new Response(new Uint8Array(bytes.subarray(part.start, part.end + 1)), {
     status: 206,
-    headers: { ...headers, 'content-range': `bytes ${from}-${until}/${bytes.length}` },
+    headers: { ...headers, 'content-range': `bytes ${part.start}-${part.end}/${bytes.length}` },
   });
 }
+
+/** What the parser answers where a range lies behind the end, and where it is none. */
+const UNSATISFIABLE = -1;
+const UNREADABLE = -2;

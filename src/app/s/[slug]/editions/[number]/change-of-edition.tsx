@@ -1,4 +1,5 @@
 import type { ReactNode } from 'react';
+import { isClipInIntake } from '@/core/swap/clip';
 import type { changes, edits, intake, newFiles } from '@/server/db/schema/editions';
 import { bytesText, count, placeText } from '@/ui/format';
 import { kindText } from '@/ui/placement-text';
@@ -29,8 +30,8 @@ export function ChangeOfEdition({
   takeOut,
 }: ChangeOfEditionProps) {
   const fileOf = new Map(files.map((file) => [file.path, file]));
-  // A clip has no pixels.
-  const isClip = picture.widthPx === 0;
+  const isClip = isClipInIntake(picture);
+  const [first] = change.places;
   return (
     <section aria-label={`Swap of ${change.fromPath}`} className="border-b border-line">
       <ChangeHead change={change} takeOut={takeOut}>
@@ -47,6 +48,7 @@ export function ChangeOfEdition({
           {bytesText(files.reduce((sum, { sizeBytes }) => sum + sizeBytes, 0))}
         </p>
       ) : null}
+      {isClip && first ? <ClipShown slug={slug} planned={first} sha={picture.sha256} /> : null}
       <ul className="mt-2">
         {change.places.map(({ place, rendition, keeps, isTooSmall, list }) => {
           const made = fileOf.get(rendition.path);
@@ -56,11 +58,9 @@ export function ChangeOfEdition({
           return (
             <li
               key={`${place.page}#${place.source}#${place.start}`}
-              className="grid grid-cols-[170px_170px_minmax(0,1fr)] gap-4 border-t border-line-2 px-5 py-3 max-md:grid-cols-2"
+              className={`gap-4 border-t border-line-2 px-5 py-3 ${isClip ? '' : 'grid grid-cols-[170px_170px_minmax(0,1fr)] max-md:grid-cols-2'}`}
             >
-              {isClip ? (
-                <ClipShown slug={slug} place={place} sha={picture.sha256} path={rendition.path} />
-              ) : (
+              {isClip ? null : (
                 <>
                   <Shown slug={slug} label="Before" path={place.path} sha={null} slot={place.declared} />
                   <Shown

@@ -16,7 +16,7 @@ export function Weights({ site, weights }: WeightsProps) {
       <h2 className="font-semibold">Weight of the pictures</h2>
       <p>
         {pages === 1 ? 'On one page' : `On ${count(pages, 'page')}, taken together`}:{' '}
-        <Change before={before} after={after} />.
+        <Change before={before} after={after} />
       </p>
       {pages > 1 ? (
         <ul className="mt-1 space-y-0.5">
