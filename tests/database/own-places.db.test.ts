@@ -103,15 +103,25 @@ describe('a page that lists widths at its pictures', () => {
     await startSurvey(held.db, MAINTAINER, siteId);
     await runJobs(held.db);
     await writeFiles(root, {
+      // A sheet that is not looked at here shows it wider than its markup says.
+      'stretched.html': `${listed}<img src="img/small.jpg" alt="old" width=150 height=150>`,
       'news.html': `${listed}<img src="img/small.jpg" alt="old" width=150 height=150><img src="img/small.jpg" alt="">`,
     });
     await startSurvey(held.db, MAINTAINER, siteId);
     await runJobs(held.db);
+    await held.db.pool.query(
+      `insert into slots (site_id, page_path, sha256, source_path, start, width, x, y, width_px, height_px, fit)
+       select p.site_id, p.path, p.sha256, x.source_path, x.start, 'desktop', 0, 0, 300, 300, 'fill'
+       from placements x join pages p on p.site_id = x.site_id and p.path = x.page_path
+       where x.site_id = $1 and x.page_path = 'stretched.html' and x.file_path = 'img/small.jpg' and x.until_survey is null`,
+      [siteId],
+    );
     const before = await snapshot(root);
     await gather({ intakeId: await bring(), caption: null, alt: null });
     const edition = await publish();
     const after = await snapshot(root);
     expect(after['news.html']).toBe(`${listed}<img src="img/new-room-300x300.jpg" srcset="img/new-room-150x150.jpg 150w, img/new-room-300x300.jpg 300w" sizes="(max-width: 150px) 100vw, 150px" alt="old" width=150 height=150><img src="img/new-room-300x200.jpg" alt="">`); // prettier-ignore
+    expect(after['stretched.html']).toBe(`${listed}<img src="img/new-room-300x300.jpg" alt="old" width=150 height=150>`); // prettier-ignore
     // Other pages list none, and get none.
     expect(after['index.html']).not.toContain('srcset');
     const narrow = await sharp(join(root, 'img/new-room-150x150.jpg')).metadata();

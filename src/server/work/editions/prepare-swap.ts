@@ -6,6 +6,7 @@ import { slugOf } from '@/core/swap/file-name';
 import type { PlaceWords } from '@/core/edit/word-edits';
 import { editsOfPlace } from '@/core/swap/swap-edits';
 import { canBeListed, listsOfPage, type ListsOfPage } from '@/core/swap/width-list';
+import type { PixelSize } from '@/core/swap/slot';
 import type { DeclaredSlot } from '@/core/markup/placement';
 import type { Database } from '../../db/database';
 import { placements } from '../../db/schema/content';
@@ -50,11 +51,15 @@ async function planFor(
       .from(placements)
       .where(eq(placements.id, Number(id)));
     if (!row?.filePath) continue;
-    const declared = await withMeasured(db, row);
+    const measured = await measuredSlot(db, row);
+    const declared = withMeasured(row, measured);
     const focal = change.placeFocals[id];
     const beside = lists.get(row.pagePath);
     // By what the markup says of it: a width that was only measured may be that of the picture itself.
-    const isListed = beside && canBeListed(row, beside, (await sources.open(row.sourcePath)).source.text);
+    const isListed =
+      beside &&
+      isAsWideAsItSays(row, measured) &&
+      canBeListed(row, beside, (await sources.open(row.sourcePath)).source.text);
     const place = {
       ...{ ...row, declared, page: row.pagePath, source: row.sourcePath, path: row.filePath },
       ...{ focal, isListed },
@@ -117,24 +122,30 @@ async function listsThere(
   return new Map([...pages].map(([page, listed]) => [page, listsOfPage(listed)]));
 }
 
-/** What a place declares, completed by what a reader's browser measured on that very page. */
-async function withMeasured(
-  { pool }: Database,
-  { siteId, pagePath, sourcePath, start, kind, declared }: typeof placements.$inferSelect,
-): Promise<DeclaredSlot> {
+/** Where a sheet sets another width, a list would change it: then the file's own decides, or the sizes of the list. */
+const isAsWideAsItSays = ({ declared }: Place, measured: PixelSize | null): boolean =>
+  measured === null || Math.abs(measured.widthPx - (declared.widthPx ?? 0)) <= 1;
+
+/** What a place declares, completed by what was measured of it. */
+function withMeasured({ kind, declared }: Place, measured: PixelSize | null): DeclaredSlot {
   // An enlarge target, an icon or a share picture has no space of its own on the page.
   if (!MEASURABLE.has(kind) || declared.widthPx !== null || declared.heightPx !== null) return declared;
+  return measured ? { ...declared, ...measured } : declared;
+}
+
+/** The space of a place in CSS pixels, as a reader's browser measured it on that very page; `null` where none has. */
+async function measuredSlot({ pool }: Database, { siteId, pagePath, sourcePath, start }: Place) {
   const { rows } = await pool.query<{ width_px: number; height_px: number }>(
     `select s.width_px, s.height_px from slots s join pages p on p.site_id = s.site_id and p.path = s.page_path
      where s.site_id = $1 and s.page_path = $2 and s.source_path = $3 and s.start = $4 and s.width = 'desktop'
        and s.sha256 = p.sha256`,
     [siteId, pagePath, sourcePath, start],
   );
-  const slot = rows[0];
-  return slot
-    ? { ...declared, widthPx: Math.round(slot.width_px), heightPx: Math.round(slot.height_px) }
-    : declared;
+  const [slot] = rows;
+  return slot ? { widthPx: Math.round(slot.width_px), heightPx: Math.round(slot.height_px) } : null;
 }
+
+type Place = typeof placements.$inferSelect;
 
 const MEASURABLE = new Set(['img', 'input', 'svg-image', 'poster']);
 

@@ -86,7 +86,7 @@ export function ChangeOfEdition({
                     : `${keeps > 0.995 ? 'whole' : `keeps ${Math.round(keeps * 100)} %`} · ${rendition.widthPx} × ${rendition.heightPx}`}
                   {made ? ` · ${bytesText(made.sizeBytes)}` : ''}
                   {list?.[0]
-                    ? ` · and ${list[0].widthPx} pixels wide for screens that need no more, as others of this page`
+                    ? ` · and ${list[0].widthPx} pixels wide for screens that need no more, as other pictures of this page`
                     : ''}
                   {isTooSmall ? (
                     <span className="text-should"> · fewer pixels than the place asks for</span>
