@@ -29,7 +29,7 @@ export default defineConfig({
     },
   },
   webServer: {
-    command: 'node --import tsx demo/run.ts',
+    command: `root=. && . bin/surroundings.sh && need_bundle && run_module demo/run.ts`,
     url: `http://127.0.0.1:${PORT}/sign-in`,
     timeout: 900_000,
     reuseExistingServer: false,

@@ -91,11 +91,11 @@ stop_postgres() {
   as_postgres "$pg_bin/pg_ctl" -D "$pg_data" -m fast -w stop >/dev/null 2>&1 || true
 }
 
-# have_database NAME [new]: makes it where it is missing, or anew.
+# have_database NAME [new [LIKE]]: makes it where it is missing, or anew; empty, or as a copy of one that nobody is connected to.
 have_database() {
   [ "${2:-}" = new ] && psql -q "${DATABASE_BASE}postgres" -c "drop database if exists $1 with (force)" >/dev/null 2>&1
   psql -qtA "${DATABASE_BASE}postgres" -c "select 1 from pg_database where datname = '$1'" | grep -q 1 ||
-    psql -q "${DATABASE_BASE}postgres" -c "create database $1"
+    psql -q "${DATABASE_BASE}postgres" -c "create database $1 template ${3:-template1}"
 }
 
 # The key that signs sessions, made once.
@@ -114,4 +114,27 @@ need_build() {
     (cd "$root" && NEXT_TELEMETRY_DISABLED=1 node node_modules/next/dist/bin/next build > "$root/var/build.log" 2>&1) ||
       { tail -n 40 "$root/var/build.log" >&2; fail "The build failed; see var/build.log."; }
   fi
+}
+
+# need_bundle: exports IBIDEM_BUNDLE, the folder of the command line, the worker and the demo as plain modules, made where the
+# sources are other than at the last time; empty where it can't be written, and TypeScript is run as it is.
+need_bundle() {
+  stamp=$(cd "$root" && find src demo package-lock.json tsconfig.json bin/bundle.mjs -type f -printf '%T@ %s %p\n' 2>/dev/null | sort | cksum | cut -d' ' -f1)
+  export IBIDEM_BUNDLE="$root/var/bundle/$stamp"
+  [ -d "$IBIDEM_BUNDLE" ] && return 0
+  if ! { mkdir -p "$root/var/bundle" && [ -w "$root/var/bundle" ]; } 2>/dev/null; then
+    export IBIDEM_BUNDLE=
+    return 0
+  fi
+  # Those of earlier sources; one may still be in use.
+  find "$root/var/bundle" -mindepth 1 -maxdepth 1 -mtime +1 -exec rm -rf {} +
+  node "$root/bin/bundle.mjs" "$IBIDEM_BUNDLE" || fail "The command line could not be put together; see above."
+}
+
+# run_module PATH ARGUMENTS... : runs src/… or demo/… in place of this shell, from the bundle where there is one.
+run_module() {
+  module=$1
+  shift
+  [ -n "$IBIDEM_BUNDLE" ] && exec node "$IBIDEM_BUNDLE/${module%.ts}.mjs" "$@"
+  TSX_TSCONFIG_PATH="$root/tsconfig.json" exec node --import "file://$root/node_modules/tsx/dist/esm/index.mjs" "$root/$module" "$@"
 }

@@ -3,20 +3,12 @@
  * has installed what is needed and started PostgreSQL before.
  */
 import { spawn, type ChildProcess } from 'node:child_process';
-import { access, rm } from 'node:fs/promises';
 import { join } from 'node:path';
-import { addPerson } from '@/server/accounts/add-person';
-import { connect, type Database } from '@/server/db/database';
-import { migrateDatabase } from '@/server/db/migrate';
+import { connect } from '@/server/db/database';
 import { settings } from '@/server/settings';
-import { connectSite } from '@/server/work/sites/connect-site';
-import { importRecords } from '@/server/work/rights/keep-records';
-import { saveSection } from '@/server/work/sections/keep-sections';
-import { DEMO_PASSWORD, PEOPLE, SECTIONS } from './people';
-import { RIGHTS } from './rights';
-import { generateSite } from './site/generate';
+import { DEMO_PASSWORD, PEOPLE } from './people';
+import { prepareFestival, prepareSchool, siteFolder } from './prepare';
 import { startCrawlHost } from './stand-ins/crawl-host';
-import { restoreReadings } from './kept-readings';
 import { startWebHost } from './stand-ins/web-host';
 
 // Whoever starts the demo is who signs in to it: their own folders may be connected, the system's never.
@@ -27,76 +19,11 @@ const APP_PORT = Number(process.env['IBIDEM_PORT'] ?? 4180);
 const HOST_PORT = Number(process.env['IBIDEM_DEMO_HOST_PORT'] ?? 4181);
 const FESTIVAL_PORT = Number(process.env['IBIDEM_DEMO_FESTIVAL_PORT'] ?? HOST_PORT + 1);
 const RESTART_AFTER_MS = 1000;
-const SITE = join(VAR, 'demo-site');
 
 const children = new Set<ChildProcess>();
 let isStopping = false;
 
 const say = (text: string) => console.log(text);
-const exists = (path: string) =>
-  access(path).then(
-    () => true,
-    () => false,
-  );
-
-async function prepare(): Promise<void> {
-  const db = connect(settings().databaseUrl);
-  await migrateDatabase(db);
-  await restoreReadings(db, process.env['IBIDEM_READINGS']);
-  const { rows } = await db.pool.query<{ count: string }>('select count(*) from sites');
-  const isFirst = Number(rows[0]?.count) === 0;
-  if (isFirst || !(await exists(SITE))) {
-    say('Drawing the demo site …');
-    await rm(SITE, { recursive: true, force: true });
-    await generateSite(SITE, join(VAR, 'demo-answers.json'));
-  }
-  for (const person of PEOPLE) await addPerson(db, { ...person, password: DEMO_PASSWORD });
-  if (isFirst) {
-    const actor = { id: 'demo', name: 'Maud Kestle', role: 'maintainer' } as const;
-    await connectSite(db, actor, {
-      name: 'Ferndrake Community Music School',
-      liveUrl: `http://127.0.0.1:${HOST_PORT}`,
-      hosts: ['www.ferndrake.example'],
-      from: { kind: 'folder', path: SITE },
-    });
-    await connectSite(db, actor, {
-      name: 'Ferndrake River Festival',
-      liveUrl: null,
-      hosts: [],
-      from: { kind: 'http', start: `http://127.0.0.1:${FESTIVAL_PORT}/`, isPrivate: true },
-    });
-    await giveOwners(db);
-    await giveRecords(db);
-  }
-  await db.pool.end();
-}
-
-/** Who answers for what: the demo's two owners. */
-async function giveOwners(db: Database): Promise<void> {
-  const { rows: sites } = await db.pool.query<{ id: number }>('select id from sites order by id limit 1');
-  const siteId = sites[0]?.id;
-  if (siteId === undefined) return;
-  for (const [pattern, name, email] of SECTIONS) {
-    const { rows } = await db.pool.query<{ id: string }>('select id from "user" where email = $1', [email]);
-    await saveSection(db, { id: 'demo', name: 'Maud Kestle', role: 'maintainer' }, siteId, {
-      pattern,
-      name,
-      ownerId: rows[0]?.id ?? null,
-    });
-  }
-}
-
-/** What the school has written down of rights. */
-async function giveRecords(db: Database): Promise<void> {
-  const { rows } = await db.pool.query<{ id: number }>('select id from sites order by id limit 1');
-  const [site] = rows;
-  if (!site) return;
-  const lines = RIGHTS.map((record) => JSON.stringify(record)).join('\n');
-  await importRecords(db, { id: 'demo', name: 'Maud Kestle', role: 'maintainer' }, site.id, {
-    ...{ name: 'rights.jsonl', bytes: new TextEncoder().encode(lines), isInstead: true },
-  });
-}
-
 const END_WITH_PARENT = `file://${process.cwd()}/demo/end-with-parent.mjs`;
 
 /** Starts a part of the application, and again whenever it dies by itself. */
@@ -132,13 +59,17 @@ async function isAnswering(url: string): Promise<boolean> {
 process.env['IBIDEM_DEMO_PASSWORD'] = DEMO_PASSWORD;
 // The festival's host stands first: connecting its site asks it for its start.
 const festival = await startCrawlHost(FESTIVAL_PORT);
-await prepare();
-const host = await startWebHost(SITE, HOST_PORT);
-const tsx = `file://${process.cwd()}/node_modules/tsx/dist/esm/index.mjs`;
+const db = connect(settings().databaseUrl);
+await prepareSchool(db, { home: VAR, liveUrl: `http://127.0.0.1:${HOST_PORT}` });
+await prepareFestival(db, `http://127.0.0.1:${FESTIVAL_PORT}/`);
+await db.pool.end();
+const host = await startWebHost(siteFolder(VAR), HOST_PORT);
+const bundle = process.env['IBIDEM_BUNDLE'];
+const worker = bundle
+  ? [join(bundle, 'src/server/jobs/worker.mjs')]
+  : ['--import', `file://${process.cwd()}/node_modules/tsx/dist/esm/index.mjs`, 'src/server/jobs/worker.ts'];
 for (const jobs of ['awaited', 'background'])
-  keepRunning(`the worker for ${jobs} jobs`, ['--import', tsx, 'src/server/jobs/worker.ts'], {
-    IBIDEM_JOBS: jobs,
-  });
+  keepRunning(`the worker for ${jobs} jobs`, worker, { IBIDEM_JOBS: jobs });
 keepRunning('the application', [
   'node_modules/next/dist/bin/next',
   'start',

@@ -1,14 +1,6 @@
 import { Command, CommanderError, InvalidArgumentError, Option } from 'commander';
 import { problemText } from '@/core/problem';
 import { ProblemError } from '@/server/problem-error';
-import { applyCommand } from './apply';
-import { checkCommand } from './check';
-import { datesCommand } from './dates';
-import { familiesCommand } from './families';
-import { focusCommand } from './focus';
-import { readCommand } from './read';
-import { rightsCommand } from './rights';
-import { swapCommand } from './swap';
 
 /** Exit code for input that can't be used. */
 const UNUSABLE = 2;
@@ -18,6 +10,12 @@ const program = new Command('ibidem')
     'Reads sites, and swaps pictures in them, without a screen. Rows of JSON go to standard output.',
   )
   .exitOverride();
+
+/** A command whose code is loaded once it is asked for: the others cost nothing. */
+const of =
+  <Given extends readonly unknown[]>(load: () => Promise<(...given: Given) => Promise<void>>) =>
+  async (...given: Given): Promise<void> =>
+    (await load())(...given);
 
 const count = (text: string): number => {
   if (/^[1-9]\d*$/.test(text)) return Number(text);
@@ -33,7 +31,9 @@ const siteCommand = (name: string, description: string): Command =>
     .option('--max-pages <count>', 'read at most so many pages of a site given by its address', count)
     .option('--allow-private', 'let the address be one of this machine or its private network');
 
-siteCommand('read', 'list every placement of a site, a JSON line each').action(readCommand);
+siteCommand('read', 'list every placement of a site, a JSON line each').action(
+  of(async () => (await import('./read')).readCommand),
+);
 
 siteCommand('check', 'list what is wrong with the pictures of a site, a JSON line each')
   .option('--rule <id>', 'only this rule, as in alt/absent')
@@ -45,7 +45,7 @@ siteCommand('check', 'list what is wrong with the pictures of a site, a JSON lin
     ]),
   )
   .option('--read-texts', 'read the words within pictures as well; about a second for each')
-  .action(checkCommand);
+  .action(of(async () => (await import('./check')).checkCommand));
 
 siteCommand('swap', 'put another picture wherever one stands')
   .option('--from <address>', 'the picture that stands there, as in the column url of `read`')
@@ -58,30 +58,30 @@ siteCommand('swap', 'put another picture wherever one stands')
   .option('--out <folder>', 'where the changed site is written')
   .addOption(new Option('--dry-run', 'print the edits and write nothing').conflicts('diff'))
   .option('--diff', 'print a unified diff instead of edits, and write nothing')
-  .action(swapCommand);
+  .action(of(async () => (await import('./swap')).swapCommand));
 
 siteCommand('apply', 'apply rows of edits exactly')
   .argument('<edits>', 'a file of JSON lines, as `swap` prints them')
   .requiredOption('--out <folder>', 'where the changed site is written')
-  .action(applyCommand);
+  .action(of(async () => (await import('./apply')).applyCommand));
 
 siteCommand('rights', 'say of every picture in every place whether it may stand there, a JSON line each')
   .requiredOption('--records <file>', 'what is recorded of rights: JSON lines, or CSV with the same names')
   .option('--on <day>', 'the day that is asked about, as YYYY-MM-DD; today where it is left out')
   .addOption(new Option('--fail-on <answer>', 'end with 1 where something may not stand').choices(['no']))
-  .action(rightsCommand);
+  .action(of(async () => (await import('./rights')).rightsCommand));
 
 program
   .command('families')
   .description('say which files of a folder are one picture, a JSON line a file')
   .argument('<folder>', 'a folder or a .zip')
-  .action(familiesCommand);
+  .action(of(async () => (await import('./families')).familiesCommand));
 
 program
   .command('dates')
   .description('say when the pictures of a folder were taken and what tells it, a JSON line a file')
   .argument('<folder>', 'a folder or a .zip')
-  .action(datesCommand);
+  .action(of(async () => (await import('./dates')).datesCommand));
 
 program
   .command('focus')
@@ -91,7 +91,7 @@ program
   .argument('<folder>', 'a folder or a .zip')
   .option('--shapes <shapes>', 'width to height, with commas between them', '1:1,16:9,3:4')
   .option('--no-heads', 'do not look for heads')
-  .action(focusCommand);
+  .action(of(async () => (await import('./focus')).focusCommand));
 
 process.stdout.on('error', (error: NodeJS.ErrnoException) => {
   // A reader that has seen enough (`| head`) closes the pipe; that is no failure.

@@ -5,11 +5,12 @@
 import { mkdtemp, readFile, rm, stat, writeFile } from 'node:fs/promises';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
-import { pathToFileURL } from 'node:url';
 import { chromium, type Page } from '@playwright/test';
 import sharp from 'sharp';
 import { ibidem } from '../fixtures/run-ibidem';
+import { apart, boxes } from './box-of-images';
 import { report } from './measure';
+import { compareWraps } from './wraps';
 
 /** Pictures of a site, and pages of each, that are looked at. */
 const PICTURES = 5;
@@ -30,15 +31,6 @@ interface Edit {
   readonly becomes: string;
 }
 
-interface Box {
-  readonly file: string;
-  readonly x: number;
-  readonly y: number;
-  readonly width: number;
-  readonly height: number;
-  readonly isLoaded: boolean;
-}
-
 const rowsOf = <T>(text: string): T[] => text.split('\n').filter(Boolean).map((line) => JSON.parse(line) as T); // prettier-ignore
 
 export async function benchBoxes(sites: readonly string[]): Promise<void> {
@@ -49,6 +41,8 @@ export async function benchBoxes(sites: readonly string[]): Promise<void> {
   const browser = await chromium.launch({ executablePath: '/usr/bin/chromium', args: ['--no-sandbox'] });
   const page = await (await browser.newContext({ viewport: { width: 1280, height: 900 }, javaScriptEnabled: true })).newPage(); // prettier-ignore
   const seen = { places: 0, same: 0, spans: 0, equal: 0 };
+  const wraps = { images: 0, wrapped: 0, same: 0 };
+  const tried = new Set<string>();
   try {
     for (const site of sites)
       for (const { url, pages } of await mostUsed(site)) {
@@ -58,7 +52,12 @@ export async function benchBoxes(sites: readonly string[]): Promise<void> {
         if (run.code !== 0) throw new Error(`${site} ${url}: ${run.err}`);
         const edits = rowsOf<Edit>(run.out);
         await compareSources({ site, out, edits, seen });
-        for (const path of pages) await compareBoxes(page, { site, out, path, old: url, seen });
+        for (const path of pages) {
+          await compareBoxes(page, { site, out, path, old: url, seen });
+          if (tried.has(`${site}/${path}`)) continue;
+          tried.add(`${site}/${path}`);
+          await compareWraps(page, { site, path, copy: join(folder, 'wrapped'), seen: wraps });
+        }
       }
   } finally {
     await browser.close();
@@ -66,6 +65,8 @@ export async function benchBoxes(sites: readonly string[]): Promise<void> {
   }
   if (seen.places === 0) return;
   report('places with the same box after a swap', { ours: seen.same, bare: seen.places, unit: 'places' }, { atLeast: 1 }); // prettier-ignore
+  report('images in the same box within a picture', { ours: wraps.same, bare: wraps.wrapped, unit: 'images' }, { atLeast: 1 }); // prettier-ignore
+  process.stderr.write(`${wraps.wrapped} of ${wraps.images} images may stand in a picture\n`);
   report('sources equal outside what was written', { ours: seen.equal, bare: seen.spans, unit: 'sources' }, { atLeast: 1 }); // prettier-ignore
 }
 
@@ -122,18 +123,4 @@ async function compareBoxes(
     if (isSame) seen.same++;
     else process.stderr.write(`${path}: ${JSON.stringify(box)} became ${JSON.stringify(is)}\n`);
   }
-}
-
-const apart = (a: Box, b: Box): number =>
-  Math.max(Math.abs(a.x - b.x), Math.abs(a.y - b.y), Math.abs(a.width - b.width), Math.abs(a.height - b.height)); // prettier-ignore
-
-async function boxes(page: Page, file: string): Promise<Box[]> {
-  await page.goto(pathToFileURL(file).href, { waitUntil: 'load' });
-  return page.evaluate(() =>
-    [...document.querySelectorAll('img')].map((img) => {
-      const { x, y, width, height } = img.getBoundingClientRect();
-      const file = decodeURIComponent(new URL(img.currentSrc || img.src).pathname.split('/').at(-1) ?? '');
-      return { file, x, y, width, height, isLoaded: img.complete && img.naturalWidth > 0 };
-    }),
-  );
 }

@@ -51,6 +51,16 @@ describe('bin/ibidem', () => {
     expect(await run(join(folder, 'ibidem'), args)).toEqual({ code: 0, lines, err: '' });
   });
 
+  it.skipIf(!mayMount())('works on one that was read-only from the beginning', async () => {
+    const script =
+      'mount --bind "$0" "$0" && mount -t tmpfs -o ro none "$0/var" && mount -o remount,ro,bind "$0" && ! touch "$0/var/x" 2>&- && exec "$0/bin/ibidem" "$@"';
+    expect(await run('unshare', ['-m', 'sh', '-c', script, resolve('.'), 'read', 'site'])).toEqual({
+      code: 0,
+      lines: PAGES,
+      err: '',
+    });
+  });
+
   it.skipIf(!mayMount()).each(COMMANDS)(
     '%s works on a read-only installation',
     async (_name, args, lines) => {

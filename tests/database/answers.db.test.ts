@@ -1,10 +1,8 @@
 /** The demo site, of which all is known: how often what Ibidem says of its pictures is right, and how much it finds. */
-import { join } from 'node:path';
 import { beforeAll, describe, expect, it } from 'vitest';
-import { keepReadings } from '@demo/kept-readings';
+import { siteFolder } from '@demo/prepare';
 import { RIGHTS } from '@demo/rights';
 import { ENDS_SOON, RECORDED_AMONG, RIGHTS_ERRATA, UNRECORDED } from '@demo/rights-answers';
-import { generateSite } from '@demo/site/generate';
 import { ANSWERS } from '@demo/site/answers';
 import { allErrata, CHANGED } from '@demo/site/errata-answers';
 import { LEFTOVERS, PAST_THEIR_TIME, trueDays, trueFamilies } from '@demo/site/picture-answers';
@@ -15,11 +13,11 @@ import { judgePictures } from '@/server/work/pictures/judge-pictures';
 import { saveSubject, showSubject } from '@/server/work/pictures/name-subjects';
 import { answerRights } from '@/server/work/rights/answer-rights';
 import { importRecords } from '@/server/work/rights/keep-records';
-import { connected } from '../fixtures/connected';
+import { useKnownDemo } from '../fixtures/known-demo';
 import { ibidem, rowsOf } from '../fixtures/run-ibidem';
-import { MAINTAINER, useDatabase } from '../fixtures/test-database';
+import { MAINTAINER } from '../fixtures/test-database';
 
-const held = useDatabase();
+const held = useKnownDemo();
 /** The key was written for this day. */
 const TODAY = Date.UTC(2026, 10, 25);
 const WANTED = 0.95;
@@ -53,9 +51,9 @@ let errata: {
 }[];
 
 beforeAll(async () => {
-  folder = join(held.folder, 'ferndrake');
-  await generateSite(folder, join(held.folder, 'answers.json'));
-  const siteId = await connected(held.db, 'Ferndrake', folder);
+  folder = siteFolder(held.home);
+  const { rows: sites } = await held.db.pool.query<{ id: number }>('select id from sites');
+  const siteId = sites[0]?.id ?? 0;
   await judgePictures(held.db, siteId, TODAY);
   const { rows } = await held.db.pool.query<Told>(
     `select p.*, (select array_agg(f.path order by f.path) from files f where f.picture_id = p.id and f.gone_in is null) as paths
@@ -63,7 +61,6 @@ beforeAll(async () => {
     [siteId],
   );
   told = rows;
-  await keepReadings(held.db, process.env['IBIDEM_READINGS']);
   await nameWhatChanged(siteId);
   await judgePictures(held.db, siteId, TODAY);
   await checkSite(held.db, siteId, TODAY);

@@ -153,3 +153,44 @@ describe('a picture that the site has already', () => {
     expect(await proven()).toEqual([{ proven: true }, { proven: true }]);
   });
 });
+
+describe('a site that wants a newer format besides', () => {
+  it('gets it where its style sheets mean the same, proven, and to the byte taken back', async () => {
+    await writeFiles(root, {
+      'a/style.css': '.row > img { width: 100% } p img { border: 0 }',
+      'a/index.html': `<link rel="stylesheet" href="style.css"><p><img src="../img/small.jpg" alt="" width=150 height=150></p>`,
+      'a/row.html': `<link rel="stylesheet" href="style.css"><div class="row"><img src="../img/small.jpg" alt=""></div>`,
+    });
+    await query("update sites set formats = 'webp' where id = $1 returning id");
+    await startSurvey(held.db, MAINTAINER, siteId);
+    await runJobs(held.db);
+    const before = await snapshot(root);
+    const threads = () => query<{ thread: string; page_path: string; kind: string }>("select page_path, thread from placements where site_id = $1 and until_survey is null and kind = 'img' order by page_path, ordinal"); // prettier-ignore
+    const known = await threads();
+    await gather({ intakeId: await bring() });
+    await publish();
+    const after = await snapshot(root);
+    expect(await proven()).toEqual([{ proven: true }]);
+    expect(after['a/index.html']).toBe('<link rel="stylesheet" href="style.css"><p><picture style="display:contents"><source type="image/webp" srcset="../img/new-room-300x300.webp"><img src="../img/new-room-300x300.jpg" alt="A room" width=150 height=150></picture></p>'); // prettier-ignore
+    expect(after['a/row.html']).toMatch(
+      /<div class="row"><img src="\.\.\/img\/new-room-[\dx]+\.jpg" alt="A room"><\/div>/u,
+    );
+    expect(after['index.html']).toContain(
+      '<source type="image/webp" srcset="img/new-room-300x300.webp"><img',
+    );
+    const written = await sharp(join(root, 'img/new-room-300x300.webp')).metadata();
+    expect([written.format, written.width, written.height]).toEqual(['webp', 300, 300]);
+    const [change] = await query<{ why: string[] }>(
+      `select array(select p -> 'place' ->> 'page' || ' ' || (p -> 'place' -> 'newer' ->> 'because') from jsonb_array_elements(c.places) p
+         where p -> 'place' -> 'newer' ? 'because' order by 1) as why from changes c join editions e on e.id = c.edition_id where e.site_id = $1`,
+    );
+    expect(change?.why).toEqual(['a/row.html rules', 'index.html markup']);
+    // What is known of a place goes on with it, wrapped or not.
+    expect(await threads()).toEqual(known);
+    const [edition] = await query<{ id: number }>('select id from editions where site_id = $1');
+    await withdrawEdition(held.db, MAINTAINER, edition?.id ?? 0);
+    await runJobs(held.db);
+    expect(await snapshot(root)).toEqual(before);
+    expect(await threads()).toEqual(known);
+  });
+});

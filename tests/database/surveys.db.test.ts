@@ -5,7 +5,6 @@ import { gzipSync } from 'node:zlib';
 import { afterEach, describe, expect, it } from 'vitest';
 import type { Database } from '@/server/db/database';
 import { ledOn } from '@/app/_data/surveys/surveys';
-import { changeSite } from '@/server/work/sites/change-site';
 import { connectSite } from '@/server/work/sites/connect-site';
 import {
   queueDueSurveys,
@@ -199,40 +198,6 @@ describe('a survey that is stopped', () => {
     await resumeSurvey(db, MAINTAINER, id, 1);
     await runJobs(db);
     expect(await lastSurvey(db, id)).toMatchObject({ state: 'done', counts: { pages: 60, placements: 60 } });
-  });
-});
-
-describe('the settings of a site', () => {
-  it('bear on what is read: own hosts, and where pictures wait', async () => {
-    const { db, folder } = held;
-    await writeFiles(join(folder, 'set'), {
-      'index.html': '<img src="https://pics.example/a.jpg" alt="x"><b data-slide-image="/b.jpg"></b>',
-    });
-    const id = await connected(db, 'Set', join(folder, 'set'));
-    const shown = async () => {
-      const { rows } = await db.pool.query<{ shows: string }>(
-        'select coalesce(file_path, url) as shows from placements where site_id = $1 and until_survey is null order by ordinal',
-        [id],
-      );
-      return rows.map(({ shows }) => shows);
-    };
-    expect(await shown()).toEqual(['https://pics.example/a.jpg']);
-    const settings = { name: 'Set', liveUrl: 'https://set.example/', cacheBusters: ['v'], indexNames: [] };
-    await changeSite(db, MAINTAINER, id, {
-      ...settings,
-      hosts: ['Pics.example'],
-      lazyAttributes: ['data-slide-image'],
-    });
-    await runJobs(db);
-    expect(await shown()).toEqual(['a.jpg', 'b.jpg']);
-    const refused = (change: object) =>
-      changeSite(db, MAINTAINER, id, { ...settings, hosts: [], lazyAttributes: [], ...change }).catch(
-        (error: unknown) => problemOf(error).code,
-      );
-    expect(await refused({ hosts: ['https://x.example'] })).toBe('SITE_INPUT');
-    expect(await refused({ lazyAttributes: ['src'] })).toBe('SITE_INPUT');
-    expect(await refused({ name: '' })).toBe('SITE_INPUT');
-    expect(await refused({ indexNames: ['a/b'] })).toBe('SITE_INPUT');
   });
 });
 

@@ -20,6 +20,30 @@ it.each([
   ['two that changed places', '1=a 2=b', '1=b 2=a', ['t:2', 't:1']],
   ['the same picture twice, one gone', '1=a 2=a', '1=a', ['t:1']],
   ['everything new', '', '1=a', ['1']],
+  [
+    'a picture put around one',
+    'p:1>img:1|src|=a p:1>img:2|src|=b',
+    'p:1>picture:1>img:1|src|=n p:1>img:1|src|=b',
+    ['t:p:1>img:1|src|', 't:p:1>img:2|src|'],
+  ],
+  [
+    'one taken off around both',
+    'p:1>picture:1>img:1|src|=a p:1>picture:2>img:1|src|=b',
+    'p:1>img:1|src|=c p:1>img:2|src|=d',
+    ['t:p:1>picture:1>img:1|src|', 't:p:1>picture:2>img:1|src|'],
+  ],
+  [
+    'one in a picture elsewhere',
+    'p:1>img:1|src|=a',
+    'p:2>picture:1>img:1|src|=n',
+    ['p:2>picture:1>img:1|src|'],
+  ],
+  [
+    'one that makes room for another sort',
+    'p:1>img:1|src|=a',
+    'p:1>picture:1>source:1|srcset|=n',
+    ['p:1>picture:1>source:1|srcset|'],
+  ],
   ['one put in before them, and one gone', '1=a 2=b', '1=n 2=a 3=m', ['1', 't:1', '3']],
 ])('%s', (_name, earlier, later, threads) => {
   expect(keepThreads(places(earlier), places(later), 7).map(({ thread }) => thread)).toEqual(threads);

@@ -1,6 +1,7 @@
 /**
  * Finds each place of a page again in a later reading of it, so that what is known of the place stays with it: the
- * same spot showing the same; the same thing at another spot; the same spot showing something else.
+ * same spot showing the same; the same thing at another spot; the same spot showing something else; something else in the
+ * same element, once a `picture` was put around it or taken off.
  */
 
 /** A place as one reading saw it. */
@@ -36,23 +37,27 @@ export function keepThreads(
   const taken = new Set<number>();
   const match = new Array<number | null>(later.length).fill(null);
   // From the surest to the least sure: each pass only sees what those before it left over.
-  const passes: readonly ((place: ReadPlace) => string)[] = [
-    ({ kind, spot, shows }) => `${kind}\n${spot}\n${shows}`,
-    ({ kind, shows }) => `${kind}\n${shows}`,
-    ({ kind, spot }) => `${kind}\n${spot}`,
+  const passes: readonly { readonly was: KeyOf; readonly is: KeyOf }[] = [
+    alike(({ kind, spot, shows }) => `${kind}\n${spot}\n${shows}`),
+    alike(({ kind, shows }) => `${kind}\n${shows}`),
+    alike(({ kind, spot }) => `${kind}\n${spot}`),
+    { was: ofBare, is: ofWrapped },
+    { was: ofWrapped, is: ofBare },
   ];
-  for (const keyOf of passes) {
+  for (const { was, is } of passes) {
     const open = new Map<string, number[]>();
     earlier.forEach((place, i) => {
       if (taken.has(i)) return;
-      const key = keyOf(place);
+      const key = was(place);
+      if (key === null) return;
       const list = open.get(key);
       if (list) list.push(i);
       else open.set(key, [i]);
     });
     later.forEach((place, i) => {
       if (match[i] !== null) return;
-      const found = open.get(keyOf(place))?.shift();
+      const key = is(place);
+      const found = key === null ? undefined : open.get(key)?.shift();
       if (found === undefined) return;
       match[i] = found;
       taken.add(found);
@@ -68,3 +73,18 @@ export function keepThreads(
     return { earlier: null, thread };
   });
 }
+
+const IN_PICTURE = /picture:\d+>(?=[^>]*$)/u;
+const OWN_NUMBER = /:\d+(?=[^>:]*$)/u;
+
+/** What a place is looked for by; `null` where it is not looked for. */
+type KeyOf = (place: ReadPlace) => string | null;
+const alike = (of: KeyOf) => ({ was: of, is: of });
+
+/** An element in a `picture`, by where it would stand without it: which one of its siblings it was can't be told. */
+const ofWrapped: KeyOf = ({ kind, spot }) =>
+  IN_PICTURE.test(spot) ? `${kind}\n${spot.replace(IN_PICTURE, '').replace(OWN_NUMBER, '')}` : null;
+
+/** One that stands in none. */
+const ofBare: KeyOf = ({ kind, spot }) =>
+  IN_PICTURE.test(spot) ? null : `${kind}\n${spot.replace(OWN_NUMBER, '')}`;

@@ -32,12 +32,67 @@ export function sheetText(path: string, url: string, source: SourceText): SheetT
   return { path, url, source, reading: readSheet(source.text), starts: lineStarts(source.text) };
 }
 
-interface StylesInput {
+/** A page whose style sheets are asked for, and where they are found. */
+export interface StyledPage {
   readonly tree: PageTree;
+  /** Absolute URL against which the page's addresses resolve. */
   readonly base: string;
-  readonly page: string;
   readonly site: SiteAddressing;
   readonly sheetOf: SheetSource;
+}
+
+interface StylesInput extends StyledPage {
+  readonly page: string;
+}
+
+/** Every style sheet of a page. */
+export interface PageStyles {
+  /** What stands in its `style` elements, in page order. */
+  readonly own: readonly { readonly text: string; readonly start: number; readonly reading: StyleReading }[];
+  /** Those of the site that it links, imports included. */
+  readonly linked: readonly SheetText[];
+  /** Paths of the latter, found or not. */
+  readonly paths: readonly string[];
+  /** Whether these are all: none is of another host, none is missing. */
+  readonly isWhole: boolean;
+}
+
+/** The style sheets that apply to a page: its own, the linked ones and their imports. */
+export function stylesOfPage({ tree, base, site, sheetOf }: StyledPage): PageStyles {
+  const own: { text: string; start: number; reading: StyleReading }[] = [];
+  const linked: SheetText[] = [];
+  const paths: string[] = [];
+  let isWhole = true;
+  const queue: { value: string; base: string; environment: string }[] = [];
+  const environment = tree.source.encoding;
+  for (const element of tree.elements) {
+    if (element.tagName === 'link' && isStyleLink(element)) {
+      queue.push({ value: attributeText(element, 'href') ?? '', base, environment });
+    } else if (element.tagName === 'style' && isCss(element)) {
+      const inside = insideOf(tree, element);
+      if (!inside) continue;
+      const reading = readSheet(inside.text);
+      own.push({ text: inside.text, start: inside.start, reading });
+      for (const { value } of reading.imports) queue.push({ value, base, environment });
+    }
+  }
+  const visited = new Set<string>();
+  for (let link = queue.shift(); link; link = queue.shift()) {
+    const address = resolveAddress(link.value, link.base, site);
+    if (address.kind !== 'site') isWhole = false;
+    if (address.kind !== 'site' || visited.has(address.path)) continue;
+    visited.add(address.path);
+    paths.push(address.path);
+    const sheet = sheetOf(address.path, link.environment);
+    if (!sheet) isWhole = false;
+    if (!sheet) continue;
+    linked.push(sheet);
+    const { encoding } = sheet.source;
+    queue.push(
+      ...sheet.reading.imports.map(({ value }) => ({ value, base: sheet.url, environment: encoding })),
+    );
+  }
+  return { own, linked, paths, isWhole };
 }
 
 type Describe = (element: { readonly at: number; readonly found: FoundReference }) => PlacementSurroundings;
@@ -57,40 +112,26 @@ function referenceKey(path: string, reference: StyleReference): string {
 export function placeStyles(input: StylesInput, describe: Describe): PlacedStyles {
   const { tree, page } = input;
   const placements: Placement[] = [];
-  const sheets: string[] = [];
   const met = new Set<string>();
-  const queue: { value: string; base: string; environment: string }[] = [];
-  const environment = tree.source.encoding;
-
-  for (let at = 0; at < tree.elements.length; at++) {
-    const element = tree.elements[at] as Element;
-    if (element.tagName === 'link' && isStyleLink(element)) {
-      queue.push({ value: attributeText(element, 'href') ?? '', base: input.base, environment });
-    } else if (element.tagName === 'style' && isCss(element)) {
-      const own = ownSheet(input, element);
-      if (!own) continue;
-      for (const { value } of own.reading.imports) queue.push({ value, base: input.base, environment });
-      for (const { placement } of placeSheet(input, own, describe, true)) placements.push(placement);
-    }
+  const { own, linked, paths } = stylesOfPage(input);
+  for (const { reading, start: shift } of own) {
+    if (reading.references.length === 0) continue;
+    const sheet = { path: page, url: input.base, source: tree.source, reading, shift };
+    for (const { placement } of placeSheet(
+      input,
+      { ...sheet, starts: lineStarts(tree.text) },
+      describe,
+      true,
+    ))
+      placements.push(placement);
   }
-  const visited = new Set<string>();
-  for (let link = queue.shift(); link; link = queue.shift()) {
-    const address = resolveAddress(link.value, link.base, input.site);
-    if (address.kind !== 'site' || visited.has(address.path)) continue;
-    visited.add(address.path);
-    sheets.push(address.path);
-    const sheet = input.sheetOf(address.path, link.environment);
-    if (!sheet) continue;
-    const { encoding } = sheet.source;
-    queue.push(
-      ...sheet.reading.imports.map(({ value }) => ({ value, base: sheet.url, environment: encoding })),
-    );
+  for (const sheet of linked) {
     for (const { placement, reference } of placeSheet(input, { ...sheet, shift: 0 }, describe, false)) {
       met.add(referenceKey(sheet.path, reference));
       placements.push({ ...placement, page });
     }
   }
-  return { placements, sheets, met };
+  return { placements, sheets: paths, met };
 }
 
 function isStyleLink(element: Element): boolean {
@@ -107,24 +148,6 @@ function isCss(element: Element): boolean {
 }
 
 type PlacedSheet = SheetText & { readonly shift: number };
-
-/** A `style` element as a sheet whose offsets are those of the page. */
-function ownSheet(input: StylesInput, element: Element): PlacedSheet | null {
-  const { tree } = input;
-  const inside = insideOf(tree, element);
-  if (!inside) return null;
-  const { text, start: shift } = inside;
-  const reading = readSheet(text);
-  if (reading.references.length === 0 && reading.imports.length === 0) return null;
-  return {
-    path: input.page,
-    url: input.base,
-    source: tree.source,
-    reading,
-    starts: lineStarts(tree.text),
-    shift,
-  };
-}
 
 /** The placements of one sheet on the page; those that meet nothing are left out unless `withDormant`. */
 function placeSheet(

@@ -5,8 +5,10 @@
 import { suggestedCrop, type ShapePoint } from '../focus/shape-points';
 import type { PlacementKind } from '../markup/kinds/kind';
 import type { DeclaredSlot, WordAnchors } from '../markup/placement';
+import type { Span } from '../source/span';
 import { cropToShape, shareKept, type CropRect, type FocalPoint } from './crop';
 import { folderOf, freeName } from './file-name';
+import type { NewerFormat, NotBeside } from './newer-format';
 import { slotOf, type PixelSize, type Slot } from './slot';
 
 /** Formats in which renditions are made; `original` leaves the candidate's bytes as they are. */
@@ -40,6 +42,9 @@ export interface SwapPlace {
   readonly focal?: FocalPoint | undefined;
   /** Whether it gets a list of widths, for screens that need fewer pixels. */
   readonly isListed?: boolean | undefined;
+  /** The newer format that it gets besides, and where its `img` is written; or why it gets none. */
+  readonly newer?:
+    { readonly format: NewerFormat; readonly wrap: Span } | { readonly because: NotBeside } | undefined;
 }
 
 export interface Rendition {
@@ -49,6 +54,13 @@ export interface Rendition {
   readonly crop: CropRect;
   readonly widthPx: number;
   readonly heightPx: number;
+}
+
+/** A second format of a place. */
+export interface Beside {
+  readonly format: NewerFormat;
+  /** Its files, from the narrowest on. */
+  readonly files: readonly Rendition[];
 }
 
 /** What one placement gets. */
@@ -62,6 +74,8 @@ export interface PlannedPlace {
   readonly isTooSmall: boolean;
   /** The list of widths that it gets, from the narrowest on, its own rendition last; absent where it gets none. */
   readonly list?: readonly Rendition[];
+  /** The same in a newer format; absent where it gets none. */
+  readonly beside?: Beside;
 }
 
 export interface SwapPlan {
@@ -147,14 +161,17 @@ export function planSwap(input: {
     const format = formatFor(place, candidate);
     const keeps = shareKept(candidate, crop);
     const isTooSmall = slot.shape === 'fixed' && size.widthPx < slot.widthPx;
-    if (isNearly(crop, candidate) && isNearly(size, candidate) && format === candidate.format) {
-      return { place, slot, rendition: asItIs(folder), keeps, isTooSmall };
-    }
+    const isAsItIs = isNearly(crop, candidate) && isNearly(size, candidate) && format === candidate.format;
     const inSize = (px: PixelSize) => rendered({ folder, format, crop, px });
-    const rendition = inSize(size);
-    const narrow = place.isListed ? narrower(slot, size) : null;
+    const rendition = isAsItIs ? asItIs(folder) : inSize(size);
+    const narrow = place.isListed && !isAsItIs ? narrower(slot, size) : null;
     const list = narrow ? { list: [inSize(narrow), rendition] } : {};
-    return { place, slot, rendition, keeps, isTooSmall, ...list };
+    const planned = { place, slot, rendition, keeps, isTooSmall, ...list };
+    const newer = newerOf(place);
+    if (!newer || newer === format) return planned;
+    const sizes = narrow ? [narrow, size] : [size];
+    const files = sizes.map((px) => rendered({ folder, format: newer, crop, px }));
+    return { ...planned, beside: { format: newer, files } };
   });
   return { places, renditions: [...made.values()] };
 }
@@ -173,6 +190,9 @@ export function cropFor(
   if (own || !shapes) return cropToShape(candidate, ratio, own ?? focal);
   return suggestedCrop(candidate, ratio, focal, shapes);
 }
+
+const newerOf = ({ newer }: SwapPlace): NewerFormat | null =>
+  newer && 'format' in newer ? newer.format : null;
 
 /** A screen with one pixel to each of the place needs half of the picture; nearly as many are not worth a file. */
 const WORTH_A_FILE = 1.5;

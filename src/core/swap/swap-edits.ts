@@ -5,6 +5,7 @@ import { siblingReference } from '../edit/write-value';
 import { escapesOf } from '../markup/escapes-of';
 import type { SourceText } from '../source/decode-source';
 import type { PlannedPlace } from './plan-swap';
+import { sourceTag, wrapEdits } from './format-beside';
 import { listAttributes } from './width-list';
 
 /** What an edit changes, for screens. */
@@ -17,13 +18,20 @@ export interface PlaceEdit extends SourceEdit {
 }
 
 /**
- * The edits of one placement. A list of widths is written with the reference, behind its closing quote.
+ * The edits of one placement. A list of widths is written with the reference, behind its closing quote; a newer format
+ * around its element.
  *
  * @param planned what it gets; its file stands in the old file's folder
  * @param source the text that the placement's offsets belong to
  */
 export function editsOfPlace(
-  { place, rendition, slot, list }: Pick<PlannedPlace, 'place' | 'rendition' | 'slot' | 'list'>,
+  {
+    place,
+    rendition,
+    slot,
+    list,
+    beside,
+  }: Pick<PlannedPlace, 'place' | 'rendition' | 'slot' | 'list' | 'beside'>,
   source: SourceText,
   words: PlaceWords,
 ): PlaceEdit[] {
@@ -40,6 +48,12 @@ export function editsOfPlace(
         }
       : { ...at, subject: 'reference', start, end, was: raw, becomes },
   ];
+  if (beside && place.newer && 'wrap' in place.newer) {
+    const cssWidth = list && slot.css ? slot.css.widthPx : null;
+    const tag = sourceTag(place, beside, { cssWidth, isXml: source.isXml === true });
+    for (const edit of wrapEdits(source.text, place.newer.wrap, tag))
+      edits.push({ ...at, subject: 'reference', ...edit });
+  }
   edits.push(...wordEdits(place.words, source, words).map((edit) => ({ ...at, ...edit })));
   return edits.filter((edit) => edit.was !== edit.becomes);
 }

@@ -1,51 +1,8 @@
 import { describe, expect, it } from 'vitest';
-import { siteOfFiles } from '../address/resolve-address';
-import { applyEdits } from '../edit/apply-edits';
-import { readPage } from '../markup/read-page';
-import { decodeSource } from '../source/decode-source';
-import { planSwap } from './plan-swap';
-import { editsOfPlace } from './swap-edits';
-import { canBeListed, listsOfPage } from './width-list';
+import { placesOf, swapped } from './swapped.fixture';
 
 /** Another picture of a page, whose widths are listed. */
 const ELSEWHERE = '<img src="b-960.jpg" srcset="b-480.jpg 480w, b-960.jpg 960w" sizes="100vw" alt="">';
-
-const read = (text: string) =>
-  readPage({
-    address: 'p.html',
-    source: { text, encoding: 'utf-8' },
-    site: siteOfFiles(),
-    sheetOf: () => undefined,
-  }).placements.map((place) => ({ ...place, spot: place.thread }));
-
-/** The page once `old.jpg` is swapped in all its places for a picture of 3,000 × 2,000 pixels. */
-function swapped(
-  text: string,
-  candidate: { widthPx: number; heightPx: number } = { widthPx: 3000, heightPx: 2000 },
-) {
-  const spots = read(text);
-  const lists = listsOfPage(spots);
-  const places = spots
-    .filter(({ raw }) => raw.endsWith('old.jpg'))
-    .map((place) => ({ ...place, path: 'img/old.jpg', isListed: canBeListed(place, lists, text) }));
-  const plan = planSwap({
-    ...{
-      places,
-      oldPath: 'img/old.jpg',
-      oldSize: () => ({ widthPx: 300, heightPx: 200 }),
-      isTaken: () => false,
-    },
-    candidate: { ...candidate, format: 'jpeg', isAnimated: false, focal: { x: 0.5, y: 0.5 }, slug: 'new' },
-  });
-  const bytes = new TextEncoder().encode(text);
-  const source = decodeSource('p.html', bytes);
-  const edits = plan.places.flatMap((planned) =>
-    editsOfPlace(planned, source, { alt: 'A <b>', caption: null }),
-  );
-  const result = applyEdits({ bytes, source }, edits);
-  if (!result.ok) throw new Error(result.problem.what);
-  return { html: new TextDecoder().decode(result.bytes), files: plan.renditions.map(({ path }) => path) };
-}
 
 describe('a list of widths for a place that had one file', () => {
   it.each([
@@ -64,7 +21,7 @@ describe('a list of widths for a place that had one file', () => {
     expect(html.replaceAll('A <b>', 'A &lt;b>')).toBe(after + ELSEWHERE);
     // The candidate itself, and both sizes.
     expect(files).toHaveLength(3);
-    const found = read(html).filter(({ kind }) => kind === 'srcset');
+    const found = placesOf(html).filter(({ kind }) => kind === 'srcset');
     expect(found.filter(({ raw }) => raw.includes('new-')).map(({ raw }) => raw)).toEqual(
       files
         .slice(1)
@@ -95,7 +52,7 @@ describe('a list of widths for a place that had one file', () => {
   });
 
   it('none where the picture has hardly more pixels than the place', () => {
-    const { html, files } = swapped(`<img src="img/old.jpg" width="300" height="200" alt="x">${ELSEWHERE}`, { widthPx: 390, heightPx: 260 }); // prettier-ignore
+    const { html, files } = swapped(`<img src="img/old.jpg" width="300" height="200" alt="x">${ELSEWHERE}`, { candidate: { widthPx: 390, heightPx: 260 } }); // prettier-ignore
     expect(html).not.toMatch(/new-\S+ \d+w/u);
     expect(files.length).toBeLessThan(3);
   });

@@ -28,7 +28,7 @@ export function listsOfPage(places: readonly Spotted[]): ListsOfPage {
 }
 
 /** An address that means the same within a list: there, blanks and commas part one from the next. */
-const FITS_LIST = /^[^\s,"'()<>`=]+$/u;
+export const FITS_LIST = /^[^\s,"'()<>`=]+$/u;
 
 /**
  * Whether a place can get a list: an `img` of its own with a width in pixels and no list yet, its address in quotes.
@@ -54,11 +54,27 @@ export function canBeListed(
  * @param renditions of the place, from the narrowest on
  * @param cssWidth of the place, in CSS pixels, > 0
  */
-export function listAttributes(place: SwapPlace, renditions: readonly Rendition[], cssWidth: number): string {
-  const entries = renditions.map(({ path, widthPx }) => {
-    const name = path.split('/').at(-1) ?? path;
-    return `${siblingReference(place.raw, name, escapesOf(place))} ${widthPx}w`;
-  });
+export const listAttributes = (
+  place: SwapPlace,
+  renditions: readonly Rendition[],
+  cssWidth: number,
+): string => ` srcset="${candidatesOf(place, renditions, true)}" sizes="${sizesOf(cssWidth)}"`;
+
+/** The entries of a `srcset`, each beside the file that stood there; with their widths, or one for all screens. */
+export const candidatesOf = (
+  place: SwapPlace,
+  renditions: readonly Rendition[],
+  isByWidth: boolean,
+): string =>
+  renditions
+    .map(({ path, widthPx }) => {
+      const address = siblingReference(place.raw, path.split('/').at(-1) ?? path, escapesOf(place));
+      return isByWidth ? `${address} ${widthPx}w` : address;
+    })
+    .join(', ');
+
+/** How wide a place is: never wider than the screen. */
+export function sizesOf(cssWidth: number): string {
   const width = Math.round(cssWidth);
-  return ` srcset="${entries.join(', ')}" sizes="(max-width: ${width}px) 100vw, ${width}px"`;
+  return `(max-width: ${width}px) 100vw, ${width}px`;
 }

@@ -1,5 +1,4 @@
 /** Pixels of a picture of any type that sites have, upright and small: bounded in size, pixels and time. */
-import heicDecode from 'heic-decode';
 import sharp, { type Sharp } from 'sharp';
 import type { Tint } from '@/core/picture/colour';
 import { PLANE_PX } from '@/core/picture/fingerprint';
@@ -48,7 +47,9 @@ async function decodedElsewhere(bytes: Uint8Array): Promise<RawPixels | null> {
 }
 
 async function decodedHeic(bytes: Uint8Array): Promise<RawPixels> {
-  const images = await heicDecode.all({ buffer: bytes });
+  // Loaded for the first picture of its kind: of most sites there is none.
+  const { default: heic } = await import('heic-decode');
+  const images = await heic.all({ buffer: bytes });
   try {
     const [first] = images;
     if (!first) throw new Error('The file holds no picture.');

@@ -1,5 +1,6 @@
 /** Sites and their surveys: what is read, and when it was. */
 import { boolean, integer, jsonb, pgTable, serial, text, timestamp, uniqueIndex } from 'drizzle-orm/pg-core';
+import type { FormatPolicy } from '@/core/swap/newer-format';
 import type { Problem } from '@/core/problem';
 
 /** How a site is reached. A ZIP is unpacked into a folder of Ibidem's own and written there. */
@@ -31,6 +32,8 @@ export const sites = pgTable('sites', {
   indexNames: jsonb('index_names').$type<readonly string[]>().notNull().default([]),
   /** Attributes in which pictures wait for scripts, besides the common ones. */
   lazyAttributes: jsonb('lazy_attributes').$type<readonly string[]>().notNull().default([]),
+  /** How new pictures are written. */
+  formats: text('formats').$type<FormatPolicy>().notNull().default('keep'),
   /** The first month of school years, 1 to 12. */
   schoolYearMonth: integer('school_year_month').notNull().default(9),
   /** `null`: only when somebody asks. */

@@ -66,7 +66,7 @@ async function prepare(db: Database, { change, picture, site }: Preparing): Prom
   if (change.tells === 'statements') return prepareStatements(db, connection, { site, sources });
   if (change.tells === 'credits') return prepareCredits(db, { site, sources });
   if (change.takesOff) return prepareTakeOff(db, sources, change);
-  return picture ? prepareSwap(db, sources, { change, picture }) : prepareWords(db, sources, change);
+  return picture ? prepareSwap(db, sources, { change, picture, site }) : prepareWords(db, sources, change);
 }
 
 /**

@@ -5,26 +5,37 @@ import { planSwap, type Candidate, type SwapPlace, type SwapPlan } from '@/core/
 import { slugOf } from '@/core/swap/file-name';
 import type { PlaceWords } from '@/core/edit/word-edits';
 import { editsOfPlace } from '@/core/swap/swap-edits';
+import { wrapOf } from '@/core/swap/format-beside';
 import { canBeListed, listsOfPage, type ListsOfPage } from '@/core/swap/width-list';
 import type { PixelSize } from '@/core/swap/slot';
+import type { StyledPage } from '@/core/markup/place-styles';
 import type { DeclaredSlot } from '@/core/markup/placement';
 import type { Database } from '../../db/database';
 import { placements } from '../../db/schema/content';
 import type { changes, intake, newFiles } from '../../db/schema/editions';
+import type { sites } from '../../db/schema/sites';
 import { makeRendition } from '../../imaging/make-rendition';
 import { storeBytes, storedBytes } from '../../store/store';
 import { refuseFewerPlaces, refuseOtherSource, type OpenedSources } from './opened-sources';
 import type { NewEdit, Prepared } from './prepared';
+import { rulesOf } from '../sites/site-connection';
+import { styledPage } from './styled-page';
 
 type Change = typeof changes.$inferSelect;
 type Intake = typeof intake.$inferSelect;
 
+interface Swapping {
+  readonly change: Change;
+  readonly picture: Intake;
+  readonly site: typeof sites.$inferSelect;
+}
+
 export async function prepareSwap(
   db: Database,
   sources: OpenedSources,
-  { change, picture }: { readonly change: Change; readonly picture: Intake },
+  { change, picture, site }: Swapping,
 ): Promise<Prepared> {
-  const { plan, wordsOf } = await planFor(db, sources, { change, picture });
+  const { plan, wordsOf } = await planFor(db, sources, { change, picture, site });
   const edits = await editsFor(plan, wordsOf, sources);
   return { edits, files: await makeFiles(plan, picture), places: plan.places };
 }
@@ -35,7 +46,7 @@ type WordsOf = (place: SwapPlace) => PlaceWords;
 async function planFor(
   db: Database,
   sources: OpenedSources,
-  { change, picture }: { readonly change: Change; readonly picture: Intake },
+  { change, picture, site }: Swapping,
 ): Promise<{ plan: SwapPlan; wordsOf: WordsOf }> {
   const { rows: chosen } = await db.pool.query<{ id: string }>(
     `select id from placements where id = any($1::bigint[]) and until_survey is null order by page_path, ordinal`,
@@ -44,6 +55,7 @@ async function planFor(
   refuseFewerPlaces(change.placementIds.length, chosen.length);
   const places: SwapPlace[] = [];
   const lists = await listsThere(db, picture.siteId, change.placementIds);
+  const newerOf = newerFormats(sources, site);
   const words = new Map<SwapPlace, PlaceWords>();
   for (const { id } of chosen) {
     const [row] = await db.orm
@@ -62,7 +74,7 @@ async function planFor(
       canBeListed(row, beside, (await sources.open(row.sourcePath)).source.text);
     const place = {
       ...{ ...row, declared, page: row.pagePath, source: row.sourcePath, path: row.filePath },
-      ...{ focal, isListed },
+      ...{ focal, isListed, newer: await newerOf(row) },
     };
     places.push(place);
     const own = change.placeWords[id];
@@ -100,6 +112,23 @@ function candidateOf({ focalX, focalY, focalBecause, shapes, title, ...picture }
   const candidate = { widthPx, heightPx, format, isAnimated, focal: { x: focalX, y: focalY } };
   // A point that somebody put there counts for itself: the best crops were found without it.
   return { ...candidate, slug: slugOf(title), ...(shapes && focalBecause ? { shapes } : {}) };
+}
+
+/** Tells for each place of a site which newer format it gets besides, and why it gets none; for all where none is wanted. */
+function newerFormats(
+  sources: OpenedSources,
+  site: typeof sites.$inferSelect,
+): (place: Place) => Promise<SwapPlace['newer']> {
+  const { formats } = site;
+  const pages = new Map<string, StyledPage>();
+  return async (place) => {
+    if (formats === 'keep') return undefined;
+    if (place.sourcePath !== place.pagePath) return { because: 'markup' };
+    const page = pages.get(place.pagePath) ?? (await styledPage(sources, place.pagePath, rulesOf(site)));
+    pages.set(place.pagePath, page);
+    const found = wrapOf(place, page);
+    return 'wrap' in found ? { format: formats, ...found } : found;
+  };
 }
 
 /** How the pages of some places list widths at their pictures; none for a page that does not. */

@@ -1,5 +1,6 @@
 import { eq } from 'drizzle-orm';
 import Joi from 'joi';
+import type { FormatPolicy } from '@/core/swap/newer-format';
 import { requireRole, type Actor } from '../../accounts/actor';
 import { checkedInput } from '../../checked-input';
 import type { Database } from '../../db/database';
@@ -15,6 +16,7 @@ export interface SiteSettings {
   readonly cacheBusters: readonly string[];
   readonly indexNames: readonly string[];
   readonly lazyAttributes: readonly string[];
+  readonly formats: FormatPolicy;
 }
 
 const SCHEMA = Joi.object<SiteSettings>({
@@ -56,6 +58,7 @@ const SCHEMA = Joi.object<SiteSettings>({
     .max(20)
     .required()
     .messages({ 'string.pattern.base': 'An attribute in which pictures wait begins with data-' }),
+  formats: Joi.valid('keep', 'webp', 'avif').required(),
 });
 
 /**
@@ -72,12 +75,14 @@ export async function changeSite(
   requireRole(actor, ['maintainer'], 'change the settings of a site');
   const value = checkedInput(SCHEMA, input, { code: 'SITE_INPUT', what: 'Nothing was changed.' });
   const liveUrl = value.liveUrl?.replace(/\/+$/, '') ?? null;
-  await db.orm
-    .update(sites)
-    .set({ ...value, liveUrl })
-    .where(eq(sites.id, siteId));
-  // What was read of each page rests on the old settings: no page counts as known.
-  await db.pool.query("update pages set sheets_key = '' where site_id = $1", [siteId]);
-  await logEvent(db, actor, { siteId, verb: 'change site', details: value.name });
-  await asOne(db, (tx) => queueSurvey(tx, siteId, 'after its settings changed'));
+  await asOne(db, async (tx) => {
+    await tx.orm
+      .update(sites)
+      .set({ ...value, liveUrl })
+      .where(eq(sites.id, siteId));
+    // What was read of each page rests on the old settings: no page counts as known.
+    await tx.pool.query("update pages set sheets_key = '' where site_id = $1", [siteId]);
+    await logEvent(tx, actor, { siteId, verb: 'change site', details: value.name });
+    await queueSurvey(tx, siteId, 'after its settings changed');
+  });
 }

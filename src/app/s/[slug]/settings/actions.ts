@@ -1,6 +1,7 @@
 'use server';
 
 import { revalidatePath } from 'next/cache';
+import type { FormatPolicy } from '@/core/swap/newer-format';
 import { act } from '@/app/_data/act';
 import { changeSite } from '@/server/work/sites/change-site';
 import type { Told } from '@/ui/answer';
@@ -25,6 +26,8 @@ export async function saveSettings(
       cacheBusters: words(form, 'cacheBusters'),
       indexNames: words(form, 'indexNames'),
       lazyAttributes: words(form, 'lazyAttributes'),
+      // Whatever it is: what is no policy is refused with its name.
+      formats: text(form, 'formats') as FormatPolicy,
     }),
   );
   revalidatePath(`/s/${slug}`, 'layout');

@@ -1,6 +1,7 @@
 'use client';
 
 import { startTransition, useActionState } from 'react';
+import type { FormatPolicy } from '@/core/swap/newer-format';
 import { Answer } from '@/ui/answer';
 import { Button } from '@/ui/button';
 import { Field } from '@/ui/field';
@@ -17,6 +18,7 @@ interface SettingsFormProps {
     readonly cacheBusters: readonly string[];
     readonly indexNames: readonly string[];
     readonly lazyAttributes: readonly string[];
+    readonly formats: FormatPolicy;
   };
 }
 
@@ -48,6 +50,12 @@ const LISTS = [
   },
 ] as const;
 
+const POLICIES: Readonly<Record<FormatPolicy, string>> = {
+  keep: 'As the pictures that they follow',
+  webp: 'And as WebP besides, for browsers that show it',
+  avif: 'And as AVIF besides, for browsers that show it',
+};
+
 export function SettingsForm({ slug, siteId, site }: SettingsFormProps) {
   const [told, submit, isPending] = useActionState(saveSettings.bind(null, slug, siteId), null);
   return (
@@ -66,6 +74,28 @@ export function SettingsForm({ slug, siteId, site }: SettingsFormProps) {
       {LISTS.map(({ name, label, hint, placeholder }) => (
         <Field key={name} {...{ name, label, hint, placeholder }} defaultValue={site[name].join(' ')} />
       ))}
+      <div>
+        <label htmlFor="formats" className="block text-sm text-ink-2">
+          How new pictures are written
+        </label>
+        <select
+          id="formats"
+          name="formats"
+          defaultValue={site.formats}
+          aria-describedby="formats-hint"
+          className="mt-1 w-full rounded-sm border border-ink-3 bg-sheet px-2.5 py-1.5"
+        >
+          {Object.entries(POLICIES).map(([policy, label]) => (
+            <option key={policy} value={policy}>
+              {label}
+            </option>
+          ))}
+        </select>
+        <p id="formats-hint" className="mt-1 text-sm text-ink-3">
+          A second format loads faster, and is put in with a picture element around the img. That is left out
+          where a style sheet of the page would no longer mean the same; the edition says so at the place.
+        </p>
+      </div>
       <Answer told={told} />
       <div>
         <Button type="submit" weight="main" disabled={isPending}>

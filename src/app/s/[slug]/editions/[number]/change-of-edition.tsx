@@ -1,5 +1,7 @@
 import type { ReactNode } from 'react';
 import { isClipInIntake } from '@/core/swap/clip';
+import type { NotBeside } from '@/core/swap/newer-format';
+import type { Beside, SwapPlace } from '@/core/swap/plan-swap';
 import type { changes, edits, intake, newFiles } from '@/server/db/schema/editions';
 import { bytesText, count, placeText } from '@/ui/format';
 import { kindText } from '@/ui/placement-text';
@@ -18,6 +20,28 @@ interface ChangeOfEditionProps {
   liveUrl: string | null;
   takeOut: ReactNode;
 }
+
+type FileOf = ReadonlyMap<string, { readonly sizeBytes: number }>;
+
+/** What a place gets in a newer format. */
+function besideText({ format, files }: Beside, fileOf: FileOf): string {
+  const sizes = files.flatMap(({ path }) => fileOf.get(path)?.sizeBytes ?? []).map(bytesText);
+  return ` · and as ${NAMES[format]} besides, ${sizes.join(' and ')}`;
+}
+
+const NAMES = { webp: 'WebP', avif: 'AVIF' } as const;
+
+/** Why it gets none, where the site wants one at every img. */
+function notBesideText({ kind, newer }: SwapPlace): string {
+  if (kind !== 'img' || !newer || !('because' in newer)) return '';
+  return ` · no second format: ${REASONS[newer.because]}`;
+}
+
+const REASONS: Readonly<Record<NotBeside, string>> = {
+  markup: 'the place chooses among files already, or is not written in the page',
+  rules: 'a style sheet of the page would no longer mean the same',
+  sheets: 'not all style sheets of the page can be read',
+};
 
 /** One swap: every place before and after, with the words and the characters that change. */
 export function ChangeOfEdition({
@@ -50,7 +74,7 @@ export function ChangeOfEdition({
       ) : null}
       {isClip && first ? <ClipShown slug={slug} planned={first} sha={picture.sha256} /> : null}
       <ul className="mt-2">
-        {change.places.map(({ place, rendition, keeps, isTooSmall, list }) => {
+        {change.places.map(({ place, rendition, keeps, isTooSmall, list, beside }) => {
           const made = fileOf.get(rendition.path);
           const own = listed.filter(
             (edit) => edit.sourcePath === place.source && edit.placeStart === place.start,
@@ -88,6 +112,7 @@ export function ChangeOfEdition({
                   {list?.[0]
                     ? ` · and ${list[0].widthPx} pixels wide for screens that need no more, as other pictures of this page`
                     : ''}
+                  {beside ? besideText(beside, fileOf) : notBesideText(place)}
                   {isTooSmall ? (
                     <span className="text-should"> · fewer pixels than the place asks for</span>
                   ) : (

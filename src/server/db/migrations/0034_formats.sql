@@ -1,0 +1,1 @@
+ALTER TABLE "sites" ADD COLUMN "formats" text DEFAULT 'keep' NOT NULL;
