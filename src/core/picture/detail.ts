@@ -221,8 +221,16 @@ function tileOf({ columns, sums }: Blocks, row: number, column: number) {
   return { a: sum(0), b: sum(1), aa: sum(2), bb: sum(3), ab: sum(4) };
 }
 
-/** Takes the mean of its neighbourhood away from every sample. */
+const details = new WeakMap<Float32Array, Float32Array>();
+
+/** Samples with the mean of their neighbourhood taken away; known as long as the samples are. */
 function withoutShade(samples: Float32Array, width: number, height: number): Float32Array {
+  let detail = details.get(samples);
+  if (!detail) details.set(samples, (detail = detailOf(samples, width, height)));
+  return detail;
+}
+
+function detailOf(samples: Float32Array, width: number, height: number): Float32Array {
   const rows = new Float32Array(samples.length);
   for (let y = 0; y < height; y++) slidingMean(samples, rows, { start: y * width, stride: 1, count: width });
   const means = new Float32Array(samples.length);

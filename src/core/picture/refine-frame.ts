@@ -109,6 +109,8 @@ function sized({ left, top, width, height }: Frame, across: number, down: number
 /** Gives a function that tells how well two pictures agree with a frame, compared at points of the other's grid. */
 function comparison(own: GreyPlane, other: GreyPlane, points: number): (frame: Frame) => number {
   const theirs = shrunk(other, points);
+  const columns = new Int32Array(theirs.width);
+  const shares = new Float64Array(theirs.width);
   const ownLong = Math.max(own.width, own.height);
   const otherLong = Math.max(other.width, other.height);
   // A picture that fills only a part of the other is looked at in coarser grain, so that both are equally sharp.
@@ -133,26 +135,32 @@ function comparison(own: GreyPlane, other: GreyPlane, points: number): (frame: F
     const n = (lastX - firstX + 1) * (lastY - firstY + 1);
     const all = theirs.width * theirs.height;
     if (n < LEAST_SHARED * all * Math.min(1, frame.width * frame.height)) return -1;
+    // Where each column lies is the same in every row.
+    for (let x = firstX; x <= lastX; x++) {
+      const mx = ax * x + bx;
+      const x0 = Math.floor(mx);
+      columns[x] = x0;
+      shares[x] = mx - x0;
+    }
     let sa = 0;
     let sb = 0;
     let aa = 0;
     let bb = 0;
     let ab = 0;
     const { data, width } = mine;
+    const { data: seen, width: across } = theirs;
     for (let y = firstY; y <= lastY; y++) {
       const my = ay * y + by;
       const y0 = Math.floor(my);
       const fy = my - y0;
       const row = y0 * width;
       for (let x = firstX; x <= lastX; x++) {
-        const mx = ax * x + bx;
-        const x0 = Math.floor(mx);
-        const fx = mx - x0;
-        const at = row + x0;
+        const fx = shares[x]!;
+        const at = row + columns[x]!;
         const upper = data[at]! + fx * (data[at + 1]! - data[at]!);
         const lower = data[at + width]! + fx * (data[at + width + 1]! - data[at + width]!);
         const p = upper + fy * (lower - upper);
-        const q = theirs.data[y * theirs.width + x]!;
+        const q = seen[y * across + x]!;
         sa += p;
         sb += q;
         aa += p * p;
