@@ -23,15 +23,16 @@ const LOOK: Partial<Record<Edit['subject'], string>> = {
 export function Differences({ edits: listed }: { edits: readonly Edit[] }) {
   return (
     <dl className="mt-1">
-      {listed.map((edit) => {
-        const was = shownText(edit.was, edit.subject);
+      {listed.filter(isTold).map((edit) => {
+        const isOpening = edit.subject === 'reference' && edit.was === '<';
+        const was = isOpening ? '' : shownText(edit.was, edit.subject);
         return (
           <div key={edit.id} className="mt-1">
-            <dt className="text-sm text-ink-3">{SUBJECT[edit.subject]}</dt>
+            <dt className="text-sm text-ink-3">{isOpening ? 'Second format' : SUBJECT[edit.subject]}</dt>
             <dd className={LOOK[edit.subject] ?? 'font-serif whitespace-pre-line'}>
               {was ? <del className="block text-ink-3">{was}</del> : null}
               <ins className="block no-underline">
-                {shownText(edit.becomes, edit.subject) || (
+                {shownText(isOpening ? edit.becomes.slice(0, -1) : edit.becomes, edit.subject) || (
                   <span className="font-sans text-ink-2">{NOTHING[edit.subject]}</span>
                 )}
               </ins>
@@ -42,6 +43,9 @@ export function Differences({ edits: listed }: { edits: readonly Edit[] }) {
     </dl>
   );
 }
+
+/** That a second format's element ends behind the picture goes without saying. */
+const isTold = ({ subject, was }: Edit): boolean => subject !== 'reference' || was !== '>';
 
 const NOTHING = {
   reference: '',
