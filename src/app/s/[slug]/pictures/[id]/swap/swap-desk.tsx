@@ -87,7 +87,7 @@ export function SwapDesk(props: SwapDeskProps) {
             correctAt={`/s/${slug}/revise?line=${candidate.id}&swap=${file.id}`}
           />
         ) : null}
-        <WordsForAll taken={taken} />
+        <WordsForAll taken={taken} candidate={candidate} />
         {mayTakeOff ? (
           <OldFile isOn={swap.isOldTakenOff} isAll={swap.isAll} onChange={swap.setOldTakenOff} />
         ) : null}
@@ -134,7 +134,13 @@ function OldFile({ isOn, isAll, onChange }: OldFileProps) {
   );
 }
 
-function WordsForAll({ taken }: { taken: readonly DeskPlace[] }) {
+interface WordsForAllProps {
+  taken: readonly DeskPlace[];
+  candidate: CandidateRow | undefined;
+}
+
+/** The words of all places; those that the new picture came with stand there until somebody writes others. */
+function WordsForAll({ taken, candidate }: WordsForAllProps) {
   const captions = onceEach(taken, ({ words }) => words.caption?.start ?? null);
   const described = onceEach(taken, ({ words }) => words.alt?.span.start ?? words.addAttribute);
   return (
@@ -146,12 +152,14 @@ function WordsForAll({ taken }: { taken: readonly DeskPlace[] }) {
         name="alt"
         label={`Alt text, read aloud in ${described.length} of ${count(taken.length, 'place')}`}
         before={described.map(({ alt }) => alt)}
+        cameWith={candidate?.alt ?? ''}
         isDisabled={described.length === 0}
       />
       <WordField
         name="caption"
         label={`Caption, under the picture in ${captions.length} of ${count(taken.length, 'place')}`}
         before={captions.map(({ caption }) => caption)}
+        cameWith={candidate?.caption ?? ''}
         isDisabled={captions.length === 0}
       />
     </section>
