@@ -1,4 +1,5 @@
 /** Pictures come in over a bad line, and all of them, once each. */
+import { join } from 'node:path';
 import { expect, test } from '@playwright/test';
 import sharp from 'sharp';
 import { stage } from '@demo/site/scenes';
@@ -173,4 +174,39 @@ test('a note of a thousand lines is laid out where it is in view, and keeps what
     await page.keyboard.press('ArrowDown');
     await expect(titled(n)).toBeFocused();
   }
+});
+
+test('a larger picture goes from the drop into the places of its small copy in no more than eight actions', async ({
+  page,
+}) => {
+  const small = join(process.env['IBIDEM_VAR'] ?? 'var', 'demo-site', 'courses/img/autumn.jpg');
+  const large = await kept('autumn.jpg', await sharp(small).resize(1920).jpeg({ quality: 92 }).toBuffer());
+  await signInAs(page, 'Maud Kestle');
+  // It is told at once that a picture is here already, once those that are here are known.
+  await expect(page.getByText(/The pictures are being/)).toHaveCount(0, { timeout: 600_000 });
+  await page.goto(`${SCHOOL}/intake`);
+  let actions = 0;
+  const act = async (deed: Promise<unknown>) => {
+    actions++;
+    await deed;
+  };
+  await act(page.getByLabel(CHOSEN).setInputFiles(large));
+  const line = lines(page).first();
+  await expect(line.getByText(/yours is 2\.0 times larger/)).toBeVisible();
+  await act(line.locator('button[aria-expanded]').click());
+  await act(page.getByLabel('Alt text, read aloud in its place').fill('Ten stools around the stove'));
+  await act(page.getByLabel('Alt text, read aloud in its place').press('Control+Enter'));
+  await expect(page.getByText('1 picture, 1 checked off')).toBeVisible();
+  await act(line.getByRole('link', { name: 'Put it in its place' }).click());
+  // Before and after stand beside each other, and the words have come along.
+  await expect(page.getByText(/keeps \d+ % of the picture|the whole picture/).first()).toBeVisible();
+  await expect(page.getByLabel(/^Alt text/).first()).toHaveValue('Ten stools around the stove');
+  await look(page, 'larger-copy');
+  await act(page.getByRole('button', { name: /^Put into/ }).click());
+  await expect(page.getByText(/Draft: nothing of this is live/)).toBeVisible();
+  await expect(page.getByText('Ten stools around the stove').first()).toBeVisible();
+  expect(actions).toBeLessThanOrEqual(8);
+  await page.getByRole('button', { name: 'Take out' }).click();
+  await page.goto(`${SCHOOL}/intake`);
+  await page.getByRole('button', { name: 'Put the note aside' }).click();
 });
