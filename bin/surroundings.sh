@@ -119,7 +119,8 @@ need_build() {
 # need_bundle: exports IBIDEM_BUNDLE, the folder of the command line, the worker and the demo as plain modules, made where the
 # sources are other than at the last time; empty where it can't be written, and TypeScript is run as it is.
 need_bundle() {
-  stamp=$(cd "$root" && find src demo package-lock.json tsconfig.json bin/bundle.mjs -type f -printf '%T@ %s %p\n' 2>/dev/null | sort | cksum | cut -d' ' -f1)
+  # A bundle knows where its sources lie: one that was moved with them is another.
+  stamp=$(cd "$root" && { pwd -P; find src demo package-lock.json tsconfig.json bin/bundle.mjs -type f -printf '%T@ %s %p\n' | sort; } | cksum | cut -d' ' -f1)
   export IBIDEM_BUNDLE="$root/var/bundle/$stamp"
   [ -d "$IBIDEM_BUNDLE" ] && return 0
   if ! { mkdir -p "$root/var/bundle" && [ -w "$root/var/bundle" ]; } 2>/dev/null; then

@@ -39,9 +39,11 @@ export async function prepareSchool(db: Database, { home, liveUrl }: Where): Pro
   }
   for (const person of PEOPLE) await addPerson(db, { ...person, password: DEMO_PASSWORD });
   if (known !== null) {
-    await db.pool.query('update sites set connection = $2, live_url = $3 where id = $1', [
-      ...[known, { kind: 'folder', folder }, liveUrl],
-    ]);
+    // Only one that was moved: elsewhere its settings are what somebody made of them.
+    await db.pool.query(
+      `update sites set connection = $2, live_url = $3 where id = $1 and connection ->> 'folder' <> $4`,
+      [known, { kind: 'folder', folder }, liveUrl, folder],
+    );
     return;
   }
   await connectSite(db, MAUD, {

@@ -28,7 +28,7 @@ const selectorsOf = ({ prelude }: Rule, outer: readonly string[] | undefined): s
   prelude.type === 'Raw' ? [] : writtenSelectors(prelude, outer);
 
 /**
- * Whether every element of a page is met by the same rules before and after an edit.
+ * Whether every element of a page is met by the same rules before and after an edit, by the same selectors.
  *
  * @param rules of every sheet of the page, by sheet
  * @param isNew whether an element came with the edit; those are not compared
@@ -50,7 +50,7 @@ export function areMeetingsTheSame(
   });
 }
 
-/** Which rule meets which of some elements, each by its number. */
+/** Which rule meets which of some elements, each by its number, and by which selector: that is its weight. */
 function meetingsOf(
   rules: readonly Selecting[],
   tree: PageTree,
@@ -60,9 +60,9 @@ function meetingsOf(
   const names = new Map(rules.map((rule, at) => [rule, at]));
   const met = new Set<string>();
   eachMeeting(rules, tree, {
-    onMeet(rule, at) {
+    onMeet(rule, at, selector) {
       const number = numbers.get(tree.elements[at] as Element);
-      if (number !== undefined) met.add(`${names.get(rule)}:${number}`);
+      if (number !== undefined) met.add(`${names.get(rule)}:${number}:${selector}`);
     },
   });
   return met;

@@ -49,6 +49,11 @@ describe('a newer format beside the usual one', () => {
       '<picture style="display:contents"><source type="image/webp" srcset="img/new-600x400.webp" /><img src="img/new-600x400.jpg" width="300" height="200" alt="A <b>"/></picture></body>',
     );
     expect(is('<img src="img/old.jpg" width="300" height="200" alt="x"></img>').refused).toEqual(['markup']);
+    const styled = (css: string) =>
+      is(`<style>${css}</style><p><img src="img/old.jpg" alt="x"/></p>`).refused;
+    expect(styled('p img { border: 0 }')).toEqual([]);
+    expect(styled('picture > img { border: 0 }')).toEqual(['rules']);
+    expect(styled('p > img { border: 0 }')).toEqual(['rules']);
   });
 
   it('lets a caption that is put in behind the picture stay behind it', () => {
@@ -90,6 +95,7 @@ describe('what a page’s style sheets must not say', () => {
     ['of the first of its name', 'img:first-of-type { display: block }', true],
     ['of one by its number', 'p :nth-child(1) { margin: 0 }', false],
     ['of who holds it', 'p:has(> img) { margin: 0 }', false],
+    ['of a child, as one of two selectors', 'p > img, img { border: 0 }', false],
     ['within a nested rule', 'p { & > img { border: 0 } }', false],
     ['for narrow screens only', '@media (max-width: 600px) { p > img { width: 100% } }', false],
     ['of what is inside', 'p img { border: 0 }', true],

@@ -46,7 +46,7 @@ export function wrapOf(
 
 /** Whether every rule meets the same elements once the `img` stands in a `picture`. */
 function isMetTheSame({ tree }: StyledPage, wrap: Span, rules: readonly (readonly Selecting[])[]): boolean {
-  const text = spliceText(tree.text, wrapEdits(tree.text, wrap, '<source>')) ?? '';
+  const text = spliceText(tree.text, wrapEdits(tree.text, wrap, '<source />')) ?? '';
   const after = readTree({ ...tree.source, text });
   const from = wrap.start;
   const opened = from + OPENS.length;

@@ -8,7 +8,6 @@ import { editsOfPlace } from '@/core/swap/swap-edits';
 import { wrapOf } from '@/core/swap/format-beside';
 import { canBeListed, listsOfPage, type ListsOfPage } from '@/core/swap/width-list';
 import type { PixelSize } from '@/core/swap/slot';
-import type { StyledPage } from '@/core/markup/place-styles';
 import type { DeclaredSlot } from '@/core/markup/placement';
 import type { Database } from '../../db/database';
 import { placements } from '../../db/schema/content';
@@ -19,7 +18,7 @@ import { storeBytes, storedBytes } from '../../store/store';
 import { refuseFewerPlaces, refuseOtherSource, type OpenedSources } from './opened-sources';
 import type { NewEdit, Prepared } from './prepared';
 import { rulesOf } from '../sites/site-connection';
-import { styledPage } from './styled-page';
+import { styledPages } from './styled-pages';
 
 type Change = typeof changes.$inferSelect;
 type Intake = typeof intake.$inferSelect;
@@ -120,12 +119,11 @@ function newerFormats(
   site: typeof sites.$inferSelect,
 ): (place: Place) => Promise<SwapPlace['newer']> {
   const { formats } = site;
-  const pages = new Map<string, StyledPage>();
+  const pageOf = styledPages(sources, rulesOf(site));
   return async (place) => {
     if (formats === 'keep') return undefined;
-    if (place.sourcePath !== place.pagePath) return { because: 'markup' };
-    const page = pages.get(place.pagePath) ?? (await styledPage(sources, place.pagePath, rulesOf(site)));
-    pages.set(place.pagePath, page);
+    if (place.kind !== 'img' || place.sourcePath !== place.pagePath) return { because: 'markup' };
+    const page = await pageOf(place.pagePath);
     const found = wrapOf(place, page);
     return 'wrap' in found ? { format: formats, ...found } : found;
   };
