@@ -15,7 +15,7 @@ const SUBJECT = {
 } as const;
 
 const LOOK: Partial<Record<Edit['subject'], string>> = {
-  reference: 'text-sm break-all',
+  reference: 'text-sm wrap-anywhere',
   statement: 'text-sm whitespace-pre-line',
 };
 
