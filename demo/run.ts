@@ -77,6 +77,9 @@ keepRunning('the application', [
   '127.0.0.1',
   '-p',
   String(APP_PORT),
+  // Longer than a browser, or a proxy before it, keeps a connection: who asks on one that is just being closed is reset.
+  '--keepAliveTimeout',
+  '75000',
 ]);
 
 for (const signal of ['SIGINT', 'SIGTERM'] as const) {
