@@ -19,7 +19,10 @@ export default tseslint.config(
       'no-console': 'error',
     },
   },
-  { files: ['src/ui/**/*.tsx', 'src/app/**/*.tsx'], ...reactHooks.configs.flat['recommended-latest'] },
+  {
+    files: ['src/ui/**/*.{ts,tsx}', 'src/app/**/*.{ts,tsx}'],
+    ...reactHooks.configs.flat['recommended-latest'],
+  },
   {
     files: ['src/cli/**', 'src/server/jobs/worker.ts', 'demo/**', 'tests/**', '*.config.*'],
     rules: { 'no-console': 'off' },

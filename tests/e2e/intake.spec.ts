@@ -105,14 +105,21 @@ test('a picture is turned, straightened, cropped and lit as the screen shows it,
     const { data } = canvas.getContext('2d')?.getImageData(0, 0, canvas.width, canvas.height) ?? { data: [] };
     return { width: canvas.width, height: canvas.height, data: [...data] };
   });
-  // A link asks first while steps are not kept.
+  // However the proof is left, what was not kept is there again, as one deed that can be taken back.
   await page
     .getByRole('navigation', { name: 'Index' })
     .getByRole('link', { name: /^Pictures/ })
     .click();
-  await expect(page.getByRole('alertdialog', { name: 'The steps are not kept yet' })).toBeVisible();
-  await page.getByRole('button', { name: 'Stay here' }).click();
+  await page.waitForURL(/\/pictures$/u);
+  await page.goBack();
+  await expect(page.getByText('The steps that you had not kept are here again')).toBeVisible();
+  await page.goBack();
+  await page.goForward();
   await expect(steps.getByText('brightness +25, warmth −20')).toBeVisible();
+  await page.keyboard.press('Control+z');
+  await expect(steps.getByText('brightness +25, warmth −20')).toBeHidden();
+  await page.keyboard.press('Control+y');
+  await expect(page.getByText(/1,200 × 675 pixels, about \d+ kB, JPEG/)).toBeVisible();
   await page.getByRole('button', { name: 'Keep it so' }).click();
   const line = lines(page).first();
   await expect(line.getByText(/, corrected/)).toBeVisible();
@@ -123,9 +130,10 @@ test('a picture is turned, straightened, cropped and lit as the screen shows it,
   const sum = apart.reduce((all, one) => all + one, 0);
   expect(sum / apart.length).toBeLessThan(2);
 
-  // Opened again, the steps are there; struck out, what came is there again.
+  // Opened again, the steps are there, kept and not left over; struck out, what came is there again.
   await line.getByRole('link', { name: 'Crop and correct' }).click();
   await expect(steps.getByText('2.5° to the right')).toBeVisible();
+  await expect(page.getByRole('button', { name: 'Undo' })).toBeDisabled();
   for (const step of ['Straighten', 'Crop', 'Light', 'Size'])
     await page.getByRole('button', { name: `Strike out “${step}”` }).click();
   await expect(page.getByText(/1,800 × 1,200 pixels, \d+ kB: the original/)).toBeVisible();

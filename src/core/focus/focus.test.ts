@@ -134,6 +134,21 @@ describe('a crop', () => {
     );
   });
 
+  it('has a head that fills it in its middle, cut alike at both ends', () => {
+    const head = { x: 0.2, y: 0.1, width: 0.6, height: 0.7 };
+    const focus = { x: 0.5, y: 0.45 };
+    const { top, heightPx } = shapeCrop({ widthPx: 600, heightPx: 800 }, 4 / 3, { importance: flat, heads: [head], focus }); // prettier-ignore
+    expect(Math.abs(top + heightPx / 2 - 0.45 * 800)).toBeLessThan(0.03 * 800);
+  });
+
+  it('comes back towards the middle where only measures say what matters', () => {
+    const off = look(drawn(96, 64, (x, y) => (within(x, y, [4, 20, 24, 44]) ? [200, (x * y) % 90, 60] : [70, 90, 120]))); // prettier-ignore
+    const { left, widthPx } = shapeCrop({ widthPx: 960, heightPx: 640 }, 1, off);
+    expect(left).toBeGreaterThan(0);
+    expect(left + widthPx / 2).toBeLessThan(480);
+    expect(left).toBeLessThan(40);
+  });
+
   it('reaches higher where it cannot hold all that stands upright', () => {
     const tall = look(drawn(64, 96, (x, y) => (within(x, y, [20, 10, 44, 90]) ? [200, (x * y) % 90, 60] : [70, 90, 120]))); // prettier-ignore
     const { top, heightPx } = shapeCrop({ widthPx: 640, heightPx: 960 }, 16 / 9, tall);

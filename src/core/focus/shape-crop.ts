@@ -12,20 +12,21 @@ export interface Held {
 /** Places that are tried along the line on which a shape can slide. */
 const STEPS = 120;
 /** What being off the middle costs, in shares of all the weight for half the picture's side. */
-const OFF_MIDDLE = 0.01;
+const OFF_MIDDLE = 0.1;
 /** What having the focal point away from the crop's own middle costs, for its square. */
-const OFF_FOCUS = 0.26;
+const OFF_FOCUS = 0.2;
 /** What being off the middle of what matters costs, in the same measure. */
-const OFF_EXTENT = 0.16;
-/** Share of the weight beyond each end of what matters, and above its top. */
-const ENDS = 0.07;
-const ABOVE = 0.03;
-/** Room above a top that is kept, as a share of the height. */
-const TOP_ROOM = 0.02;
+const OFF_EXTENT = 0.3;
+/** Share of the weight beyond each end of what matters. */
+const ENDS = 0.13;
 /** How much weight a crop that cannot hold the whole height gives up to reach higher: heads are above what carries them. */
-const FOR_THE_TOP = 0.15;
+const FOR_THE_TOP = 0.08;
+/** How far back towards the middle a crop goes whose place rests on measures alone: they are wrong now and then. */
+const DOUBT = 0.15;
 /** Room around a head, as a share of its size. */
 const HEAD_ROOM = 0.15;
+/** Share of a crop that a head may fill: a larger one is cut alike above and below. */
+const FILLED = 0.96;
 
 /**
  * The largest crop of a shape that holds what matters best: whole heads first, then the weight, the focal point, and
@@ -56,7 +57,7 @@ function bestOffset(window: number, isWide: boolean, held: Held): number {
   const sums = runningSums(held.importance, isWide);
   const total = sums.at(-1)!;
   const point = isWide ? held.focus.x : held.focus.y;
-  const heads = held.heads.map((head) => along(head, isWide));
+  const heads = held.heads.map((head) => along(head, isWide, window));
   const [from, until] = [shareBelow(sums, ENDS), shareBelow(sums, 1 - ENDS)];
   const tried = Array.from({ length: STEPS + 1 }, (_, n) => {
     const start = ((1 - window) * n) / STEPS;
@@ -72,13 +73,11 @@ function bestOffset(window: number, isWide: boolean, held: Held): number {
   const most = Math.max(...tried.map(({ heads: kept }) => kept));
   const fit = tried.filter(({ heads: kept }) => kept >= most - 1e-9);
   const best = fit.reduce((a, b) => (b.score > a.score ? b : a));
-  if (isWide || heads.length > 0) return best.start;
+  const doubted = (start: number) => start + DOUBT * ((1 - window) / 2 - start);
+  if (heads.length > 0) return best.start;
+  if (isWide) return doubted(best.start);
   const higher = fit.find(({ weight, score }) => weight >= best.weight * (1 - FOR_THE_TOP) && score > -0.5);
-  const start = higher && higher.start < best.start ? higher.start : best.start;
-  // What stands higher than the crop is cut below, not at its head.
-  const top = shareBelow(sums, ABOVE);
-  const isCut = until - from > window && top < start + window / 2;
-  return isCut ? Math.min(start, Math.max(0, top - TOP_ROOM)) : start;
+  return doubted(Math.min(best.start, higher?.start ?? 1));
 }
 
 interface Span {
@@ -87,14 +86,15 @@ interface Span {
   readonly size: number;
 }
 
-/** A head with its room, on the line along which the crop slides. */
-function along(head: ShareRect, isWide: boolean): Span {
+/** A head with its room, on the line along which the crop slides; no longer than what a crop of this length can hold. */
+function along(head: ShareRect, isWide: boolean, window: number): Span {
   const [start, length] = isWide ? [head.x, head.width] : [head.y, head.height];
-  return {
-    start: Math.max(0, start - length * HEAD_ROOM),
-    end: Math.min(1, start + length * (1 + HEAD_ROOM)),
-    size: head.width * head.height,
-  };
+  const size = head.width * head.height;
+  const [from, until] = [start - length * HEAD_ROOM, start + length * (1 + HEAD_ROOM)];
+  const most = window * FILLED;
+  if (until - from <= most) return { start: Math.max(0, from), end: Math.min(1, until), size };
+  const middle = start + length / 2;
+  return { start: Math.max(0, middle - most / 2), end: Math.min(1, middle + most / 2), size };
 }
 
 /** Heads that are whole count by their size, those that are cut against it by half. */

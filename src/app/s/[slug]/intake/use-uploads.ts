@@ -1,6 +1,7 @@
 'use client';
 
-import { useCallback, useRef, useState } from 'react';
+import PQueue from 'p-queue';
+import { useCallback, useState } from 'react';
 import { Upload } from 'tus-js-client';
 import { CHUNK_BYTES, MAX_INTAKE_BYTES, MAX_ZIP_BYTES } from '@/server/work/intake/intake-limits';
 import type { DeliveryView } from '@/app/_data/intake/delivery';
@@ -46,30 +47,19 @@ const problemIn = (file: File): string | null => {
 export function useUploads(slug: string, onArrived: () => void) {
   const [sendings, setSendings] = useState<readonly Sending[]>([]);
   const [startedAt, setStartedAt] = useState(0);
-  const waiting = useRef<(() => Promise<void>)[]>([]);
-  const running = useRef(0);
+  const [queue] = useState(() => new PQueue({ concurrency: SIDE_BY_SIDE }));
   const change = useCallback(
     (key: string, more: Partial<Sending>) =>
       setSendings((all) => all.map((one) => (one.key === key ? { ...one, ...more } : one))),
     [],
   );
 
-  const pump = useCallback(() => {
-    while (running.current < SIDE_BY_SIDE) {
-      const next = waiting.current.shift();
-      if (!next) return;
-      running.current++;
-      void next().finally(() => {
-        running.current--;
-        pump();
-      });
-    }
-  }, []);
-
   const add = useCallback(
     async (files: readonly File[]) => {
       const known = await knownUploads(slug);
       const fresh: Sending[] = [];
+      // They begin once they are listed.
+      queue.pause();
       for (const file of files) {
         const path = pathOf(file);
         const key = keyOf(file, path);
@@ -80,7 +70,7 @@ export function useUploads(slug: string, onArrived: () => void) {
         const state = problem ? 'failed' : isHere ? 'known' : 'waits';
         fresh.push({ key, name: path || file.name, size: file.size, sent: 0, state, problem });
         if (state !== 'waits') continue;
-        waiting.current.push(() => {
+        void queue.add(() => {
           change(key, { state: 'sends' });
           return send(slug, { file, path, key, id: before?.id ?? null }, (sent) =>
             change(key, { sent }),
@@ -95,9 +85,9 @@ export function useUploads(slug: string, onArrived: () => void) {
       }
       setSendings((all) => [...all.filter(({ key }) => !fresh.some((one) => one.key === key)), ...fresh]);
       setStartedAt((at) => at || Date.now());
-      pump();
+      queue.start();
     },
-    [slug, change, pump, onArrived],
+    [slug, change, queue, onArrived],
   );
 
   const clear = useCallback(() => {

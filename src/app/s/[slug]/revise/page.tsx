@@ -53,6 +53,7 @@ export default async function RevisePage({ params, searchParams }: RevisePagePro
   return (
     <PictureProof
       slug={slug}
+      actorId={actor.id}
       subject={subject}
       name={view.name}
       src={`/s/${slug}/image/${view.sha256}?working`}

@@ -1,5 +1,6 @@
 'use client';
 
+import { unstable_rethrow } from 'next/navigation';
 import { useCallback, useMemo, useState, useTransition } from 'react';
 import type { Problem } from '@/core/problem';
 import { AS_IT_IS, changesNothing, withoutStruck, type Revision } from '@/core/revision/steps';
@@ -8,7 +9,6 @@ import type { PixelSize } from '@/core/swap/slot';
 import type { KeptRevision } from '@/server/work/revisions/keep-revision';
 import type { RevisedSubject } from '@/server/work/revisions/open-revision';
 import { Button } from '@/ui/button';
-import { LeaveGuard } from '@/ui/leave-guard';
 import { ProblemText } from '@/ui/problem-text';
 import { WayBack } from '@/ui/way-back';
 import { keep } from './actions';
@@ -18,12 +18,15 @@ import { Margin } from './margin';
 import { useDrawing } from './use-drawing';
 import { litSource } from './draw-revision';
 import { useSource } from './use-source';
+import { useUnkept } from './use-unkept';
 import { useRevision } from './use-revision';
 import { useWeight } from './use-weight';
 import { WhatComesOut } from './what-comes-out';
 
 interface PictureProofProps {
   slug: string;
+  /** Who is signed in. */
+  actorId: string;
   subject: RevisedSubject;
   name: string;
   /** Address of the picture that the proof is drawn from. */
@@ -45,30 +48,37 @@ export function PictureProof(props: PictureProofProps) {
   const { ready, hasFailed } = useSource(src);
   const [isBefore, setBefore] = useState(false);
   const compare = useCallback(() => setBefore((now) => !now), []);
-  const { revision, focal, isMoved, write, moveFocal, undo, redo, canUndo, canRedo } = useRevision(
-    { revision: first, focal: props.focal, isMoved: false },
+  const opened = { revision: first, focal: props.focal, isMoved: false };
+  const { decided, write, moveFocal, restore, undo, redo, cameBack, canUndo, canRedo } = useRevision(
+    opened,
     compare,
   );
+  const { revision, focal, isMoved } = decided;
   const { light } = withoutStruck(revision);
   const source = useMemo(() => ready && litSource(ready, light), [ready, light]);
   const [shape, setShape] = useState<Shape | null>(null);
   const { weight, problem: unweighed } = useWeight(slug, subject, revision);
   const [problem, setProblem] = useState<Problem | null>(null);
   const [isKeeping, start] = useTransition();
+  // Stays on when the proof is left for where it was kept to.
+  const [isSent, setSent] = useState(false);
+  const of = `${props.actorId} ${slug} ${JSON.stringify(subject)} ${src}`;
+  useUnkept({ of, first: opened, now: decided, restore, isSent });
   const save = (as: KeptRevision['as']) => {
     setProblem(null);
+    setSent(true);
     start(async () => {
       const request = { subject, revision, focal: isMoved ? focal : null, as };
-      setProblem(await keep(slug, request, props.swap));
+      const failed = await keep(slug, request, props.swap).catch((error: unknown) => {
+        unstable_rethrow(error);
+        return UNREACHED;
+      });
+      setProblem(failed);
+      setSent(false);
     });
   };
   return (
     <main className="grid min-h-[calc(100vh-46px)] grid-cols-[minmax(0,1fr)_372px] bg-sheet max-lg:grid-cols-1">
-      <LeaveGuard
-        isOn={canUndo && !isKeeping}
-        title="The steps are not kept yet"
-        text="What was done to this picture since it was opened would be gone. The picture itself stays as it is."
-      />
       <div className="flex min-w-0 flex-col">
         <div className="flex items-baseline gap-4 px-5 py-3">
           <div className="min-w-0 flex-1">
@@ -118,6 +128,11 @@ export function PictureProof(props: PictureProofProps) {
             </Quiet>
           </span>
         </div>
+        {cameBack && canUndo ? (
+          <p role="status" className="border-b border-line px-3 py-2 text-sm text-ink-2">
+            The steps that you had not kept are here again. Undo takes them back.
+          </p>
+        ) : null}
         <Margin
           {...{ original, revision, focal, shape }}
           places={props.places}
@@ -140,7 +155,7 @@ export function PictureProof(props: PictureProofProps) {
           </div>
           <p className="text-sm text-ink-2">
             Ctrl Z takes a step back, [ and ] turn it, b shows the original. The site is as it was until an
-            edition is published.
+            edition is published. Steps that are not kept wait on this machine.
           </p>
         </div>
       </div>
@@ -173,6 +188,13 @@ function Quiet({ isOff, onClick, children }: QuietProps) {
     </button>
   );
 }
+
+const UNREACHED: Problem = {
+  code: 'REVISION_UNREACHED',
+  what: 'The picture was not kept.',
+  why: 'Ibidem did not answer: it, or the line to it, is interrupted.',
+  remedy: 'The steps are as they were: try again in a moment.',
+};
 
 const UNSEEN: Problem = {
   code: 'REVISION_UNSEEN',

@@ -28,6 +28,12 @@ export function useRevision(first: Decided, onCompare: () => void) {
     const at = Date.now();
     setHistory((all) => written(all, { ...all.now, focal: point, isMoved: true }, 'focal point', at));
   }, []);
+  const [cameBack, setCameBack] = useState(false);
+  const restore = useCallback((all: Decided) => {
+    const at = Date.now();
+    setHistory((history) => written(history, all, null, at));
+    setCameBack(true);
+  }, []);
   const undo = useCallback(() => setHistory(undone), []);
   const redo = useCallback(() => setHistory(doneAgain), []);
   useEffect(() => {
@@ -46,7 +52,9 @@ export function useRevision(first: Decided, onCompare: () => void) {
     return () => document.removeEventListener('keydown', onKey);
   }, [revision, write, undo, redo, onCompare]);
   return {
-    ...{ revision, focal, isMoved: history.now.isMoved, write, moveFocal, undo, redo },
+    ...{ decided: history.now, revision, focal, write, moveFocal, restore, undo, redo },
+    /** Whether steps from an earlier time came back. */
+    cameBack,
     canUndo: history.past.length > 0,
     canRedo: history.future.length > 0,
   };

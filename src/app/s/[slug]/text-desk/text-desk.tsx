@@ -7,7 +7,7 @@ import type { DeskItem } from '@/app/_data/words/text-desk-item';
 import { mayBeDecoration } from '@/core/errata/alt-branch';
 import { Button } from '@/ui/button';
 import { count } from '@/ui/format';
-import { useCloseWarning } from '@/ui/leave-guard';
+import { useCloseWarning } from '@/ui/close-warning';
 import { ProblemText } from '@/ui/problem-text';
 import { altOfField, withAlt, withBlock, withOwn } from './desk-words';
 import { Key, Keys } from './keys';
