@@ -20,7 +20,7 @@ async function workers(name: JobName, order: string[]): Promise<void> {
   const task = async (payload: unknown) => {
     const { siteId } = payload as { siteId: number };
     order.push(`${siteId} in`);
-    await new Promise((resolve) => setTimeout(resolve, 400));
+    await new Promise((resolve) => setTimeout(resolve, 1000));
     order.push(`${siteId} out`);
   };
   runners.push(
@@ -33,7 +33,7 @@ async function workers(name: JobName, order: string[]): Promise<void> {
 
 const until = async (isSo: () => boolean) => {
   const start = Date.now();
-  while (!isSo() && Date.now() - start < 10_000) await new Promise((resolve) => setTimeout(resolve, 20));
+  while (!isSo() && Date.now() - start < 120_000) await new Promise((resolve) => setTimeout(resolve, 20));
 };
 
 it.each<JobName & ('know-pictures' | 'read-texts' | 'answer-rights')>([
@@ -75,7 +75,7 @@ it('a worker for what is awaited leaves the rest to the one behind it', async ()
     (await held.db.pool.query<{ name: string }>('select task_identifier as name from graphile_worker.jobs where locked_at is null')).rows.map(({ name }) => name); // prettier-ignore
   const idle = async () => (await held.db.pool.query('select 1 from graphile_worker.jobs where locked_at is not null')).rowCount === 0; // prettier-ignore
   const settled = async (left: number) => {
-    for (const start = Date.now(); Date.now() - start < 60_000;) {
+    for (const start = Date.now(); Date.now() - start < 120_000;) {
       if ((await idle()) && (await waiting()).length === left) return;
       await new Promise((resolve) => setTimeout(resolve, 50));
     }
