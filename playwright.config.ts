@@ -15,6 +15,7 @@ export default defineConfig({
   use: {
     baseURL: `http://127.0.0.1:${PORT}`,
     viewport: { width: 1280, height: 800 },
+    actionTimeout: 180_000,
     launchOptions: {
       executablePath: '/usr/bin/chromium',
       args: [

@@ -102,7 +102,7 @@ async function benchMemory(db: Database, siteId: number): Promise<void> {
   let most = before;
   for (let n = 0; n < files; n++) {
     const ask = (method: string, at: string, headers: Record<string, string>, body?: BodyInit) =>
-      answerUpload(db, ACTOR, { siteId, path }, new Request(`http://127.0.0.1${at}`, { method, headers: { 'tus-resumable': '1.0.0', ...headers }, body: body ?? null })); // prettier-ignore
+      answerUpload(db, ACTOR, { siteId, goal: 'delivery', path }, new Request(`http://127.0.0.1${at}`, { method, headers: { 'tus-resumable': '1.0.0', ...headers }, body: body ?? null })); // prettier-ignore
     const begun = await ask('POST', path, { 'upload-length': String(size), 'upload-metadata': `filename ${base64(`${n}.jpg`)},path ${base64(' ')},fingerprint ${base64(`memory ${n}`)}` }); // prettier-ignore
     const at = begun.headers.get('location') ?? '';
     for (let offset = 0; offset < size; offset += CHUNK_BYTES) {

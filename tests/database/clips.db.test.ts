@@ -1,16 +1,21 @@
 /** Clips and sounds: another in the places of one, published, proven and taken back; what can't be played is refused. */
+import { readdir } from 'node:fs/promises';
 import { join } from 'node:path';
 import { eq } from 'drizzle-orm';
 import { beforeEach, describe, expect, it } from 'vitest';
 import { scaleAsWave } from '@demo/site/sounds';
 import { sites } from '@/server/db/schema/sites';
+import { reviveWork } from '@/server/jobs/revive-work';
 import { problemOf } from '@/server/problem-error';
 import { gatherClip, type ClipRequest } from '@/server/work/editions/gather-clip';
+import { gatherSentClip } from '@/server/work/editions/gather-sent-clip';
 import { publishEdition, withdrawEdition } from '@/server/work/editions/publish-edition';
+import { uploadsFolder } from '@/server/work/intake/uploads-folder';
 import { clipBytes } from '@/server/work/sites/clip-bytes';
 import { connected } from '../fixtures/connected';
 import { dyingAt } from '../fixtures/held-back';
 import { runJobs } from '../fixtures/run-jobs';
+import { sender } from '../fixtures/send-by-pieces';
 import { MAINTAINER, OWNER, useDatabase, VIEWER } from '../fixtures/test-database';
 import { snapshot, writeFiles } from '../fixtures/write-site';
 
@@ -82,6 +87,59 @@ describe('another clip in its place', () => {
     expect(Buffer.from(old?.bytes ?? []).equals(Buffer.from(scaleAsWave()))).toBe(true);
     // No file is given out that no page plays.
     expect(await clipBytes(held.db, site, { path: 'index.html' })).toBeNull();
+  });
+});
+
+describe('a clip that is sent by pieces', () => {
+  const by = sender(() => ({ db: held.db, siteId, goal: 'clip' }));
+  const put = async (uploadId: string, actor = OWNER, fromPath = 'media/open (1).mp4') =>
+    gatherSentClip(held.db, actor, { siteId, fromPath, placementIds: await placesOf(fromPath), uploadId });
+  const left = () => query<{ state: string; file_name: string }>('select state, file_name from uploads where site_id = $1'); // prettier-ignore
+
+  it('goes on where the line was cut, is put in once, and leaves no bytes behind', async () => {
+    const bytes = Buffer.concat([film(2026), Buffer.alloc(5000, 7)]);
+    const at = (await by.begin(OWNER, 'Open day 2026.mp4', bytes.length)).headers.get('location') ?? '';
+    const id = at.split('/').at(-1) ?? '';
+    expect((await by.piece(OWNER, at, bytes.subarray(0, 3000), 0)).status).toBe(204);
+    expect((await refusal(put(id)))?.code).toBe('CLIP_NOT_SENT');
+    expect((await by.send(OWNER, 'HEAD', at)).headers.get('upload-offset')).toBe('3000');
+    expect((await by.piece(OWNER, at, bytes.subarray(3000), 3000)).status).toBe(204);
+    // No job is made for it: it goes nowhere by itself, and opens no delivery.
+    expect(await reviveWork(held.db)).toBe(0);
+    expect(await query('select 1 from deliveries where site_id = $1')).toEqual([]);
+    expect((await refusal(put(id, MAINTAINER)))?.code).toBe('CLIP_NOT_SENT');
+    await put(id);
+    const [kept] = await query<{ size_bytes: number; title: string }>('select size_bytes, title from intake where site_id = $1'); // prettier-ignore
+    expect(kept).toEqual({ size_bytes: bytes.length, title: 'Open day 2026' });
+    expect(await left()).toEqual([]);
+    expect((await readdir(uploadsFolder())).filter((name) => name.startsWith(id))).toEqual([]);
+    expect((await refusal(put(id)))?.code).toBe('CLIP_NOT_SENT');
+  });
+
+  it('waits where it can’t go into a place, and begins anew when it is sent again', async () => {
+    const first = await by.sendWhole(OWNER, 'bell.wav', scaleAsWave());
+    expect((await refusal(put(first)))?.code).toBe('CLIP_PLACE');
+    expect(await left()).toEqual([{ state: 'arrived', file_name: 'bell.wav' }]);
+    const again = await by.sendWhole(OWNER, 'bell.wav', scaleAsWave());
+    expect(await left()).toEqual([{ state: 'arrived', file_name: 'bell.wav' }]);
+    await put(again, OWNER, 'media/bell.wav');
+    expect(await left()).toEqual([]);
+  });
+
+  it('that nobody puts in goes after a day, with the next that is sent', async () => {
+    const old = await by.sendWhole(OWNER, 'forgotten.mp4', film(2020));
+    await held.db.pool.query(`update uploads set started_at = now() - interval '25 hours' where id = $1`, [old]); // prettier-ignore
+    await by.sendWhole(MAINTAINER, 'new.mp4', film(2026));
+    expect((await left()).map((row) => row.file_name)).toEqual(['new.mp4']);
+    expect(await readdir(uploadsFolder())).not.toContain(old);
+  });
+
+  it('is refused before a byte of it is sent where it is too large, and from a viewer', async () => {
+    const answer = await by.begin(OWNER, 'whole evening.mp4', 61 * 1024 ** 2);
+    expect(answer.status).toBe(413);
+    expect(await answer.text()).toMatch(/61 MB; up to 60 MB are taken\. Export it shorter or smaller/);
+    expect((await refusal(by.begin(VIEWER, 'a.mp4', 100)))?.code).toBeTruthy();
+    expect(await left()).toEqual([]);
   });
 });
 

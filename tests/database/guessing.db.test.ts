@@ -19,7 +19,9 @@ describe('guessing of passwords', () => {
     // A machine that stands still lets the first waits go by: 2 seconds, 4, 8 …
     const goneBy = Math.floor(Math.log2((Date.now() - since) / 2000 + 1));
     expect(free).toBeLessThanOrEqual(6 + goneBy);
-    await held.db.pool.query(`update sign_in_tries set until = now() + interval '1 hour' where until > last_at`);
+    await held.db.pool.query(
+      `update sign_in_tries set until = now() + interval '1 hour' where until > last_at`,
+    );
     expect(await allowed('maud@ferndrake.example ', '10.0.1.1')).toBe(false);
     expect(await allowed('ilse@ferndrake.example', '10.0.1.2')).toBe(true);
   });

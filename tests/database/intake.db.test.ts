@@ -7,10 +7,8 @@ import sharp from 'sharp';
 import { beforeAll, describe, expect, it } from 'vitest';
 import { ZipFile } from 'yazl';
 import { facade, river, room, stage } from '@demo/site/scenes';
-import type { Actor } from '@/server/accounts/actor';
 import { reviveWork } from '@/server/jobs/revive-work';
 import { problemOf } from '@/server/problem-error';
-import { answerUpload } from '@/server/uploads/upload-server';
 import { changeLines } from '@/server/work/intake/change-lines';
 import { closeDelivery, needDelivery, openDelivery } from '@/server/work/intake/deliveries';
 import { fetchPicture } from '@/server/work/intake/fetch-picture';
@@ -20,11 +18,11 @@ import { uploadsFolder } from '@/server/work/intake/uploads-folder';
 import { connected } from '../fixtures/connected';
 import { dyingAt } from '../fixtures/held-back';
 import { runJobs } from '../fixtures/run-jobs';
+import { sender } from '../fixtures/send-by-pieces';
 import { MAINTAINER, OWNER, useDatabase, VIEWER } from '../fixtures/test-database';
 import { writeFiles } from '../fixtures/write-site';
 
 const held = useDatabase();
-const PATH = '/s/here/intake/upload';
 let siteId = 0;
 let choir: Buffer;
 
@@ -43,18 +41,7 @@ beforeAll(async () => {
   await runJobs(held.db);
 });
 
-const encoded = (text: string) => Buffer.from(text).toString('base64');
-const send = (actor: Actor, method: string, at: string, more: RequestInit = {}) =>
-  answerUpload(held.db, actor, { siteId, path: PATH }, new Request(`http://127.0.0.1${at}`, { method, ...more, headers: { 'tus-resumable': '1.0.0', ...more.headers } })); // prettier-ignore
-const begin = (actor: Actor, name: string, size: number, path = '') =>
-  send(actor, 'POST', PATH, { headers: { 'upload-length': String(size), 'upload-metadata': `filename ${encoded(name)},path ${encoded(path || ' ')},fingerprint ${encoded(`${path}${name}-${size}`)}` } }); // prettier-ignore
-const piece = (actor: Actor, at: string, bytes: Uint8Array, offset: number) =>
-  send(actor, 'PATCH', at, { headers: { 'upload-offset': String(offset), 'content-type': 'application/offset+octet-stream' }, body: bytes.slice() }); // prettier-ignore
-const sendWhole = async (actor: Actor, name: string, bytes: Uint8Array) => {
-  const at = (await begin(actor, name, bytes.length)).headers.get('location') ?? '';
-  await piece(actor, at, bytes, 0);
-  return at.split('/').at(-1) ?? '';
-};
+const { send, begin, piece, sendWhole } = sender(() => ({ db: held.db, siteId, goal: 'delivery' }));
 const rows = async <R extends object>(text: string, ...values: readonly unknown[]) =>
   (await held.db.pool.query<R>(text, [siteId, ...values])).rows;
 const lines = () => rows<{ id: number; file_name: string; entry: string; findings: { kind: string }[]; title: string; focal_because: string[]; struck_at: Date | null }>('select * from intake where site_id = $1 and delivery_id = (select max(id) from deliveries where site_id = $1) order by id'); // prettier-ignore
@@ -140,7 +127,7 @@ describe('an upload', () => {
   it('is noted as arrived together with its job, or not at all', async () => {
     const bytes = await scene(room(5), 400, 300).toBuffer();
     const at = (await begin(MAINTAINER, 'room.jpg', bytes.length)).headers.get('location') ?? '';
-    const dying = answerUpload(dyingAt(held.db, 'add_job'), MAINTAINER, { siteId, path: PATH }, new Request(`http://127.0.0.1${at}`, { method: 'PATCH', body: bytes.slice(), headers: { 'tus-resumable': '1.0.0', 'upload-offset': '0', 'content-type': 'application/offset+octet-stream' } })); // prettier-ignore
+    const dying = sender(() => ({ db: dyingAt(held.db, 'add_job'), siteId, goal: 'delivery' })).piece(MAINTAINER, at, bytes, 0); // prettier-ignore
     expect((await dying).status).toBe(500);
     expect(await rows("select state from uploads where site_id = $1 and file_name = 'room.jpg'")).toEqual([{ state: 'arriving' }]); // prettier-ignore
     // Whoever asks where it stands is told that it is whole and sends no more: it is noted now.

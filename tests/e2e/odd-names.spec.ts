@@ -32,7 +32,7 @@ test('a browser asks for the new picture wherever it was put in, whatever the na
         pictures.set(url, html);
         asked = [];
         await page.goto(url, { waitUntil: 'load' });
-        await expect.poll(() => asked, { message: `${kind}: ${html}`, timeout: 60_000 }).toContain(wanted);
+        await expect.poll(() => asked, { message: `${kind}: ${html}`, timeout: 180_000 }).toContain(wanted);
       }
       expect(asked, kind).not.toContain(old);
     }

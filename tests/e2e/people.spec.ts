@@ -21,16 +21,15 @@ test('a release taken back: one step to the edition, and no byte of the picture 
   request,
 }) => {
   test.setTimeout(600_000);
-  page.setDefaultTimeout(30_000);
   const before = await snapshot();
   await signInAs(page, 'Maud Kestle');
   // Until the worker knows which files are one picture, the square cut out of it is a picture of its own.
   await expect(async () => {
     await page.goto(`${SCHOOL}/rights?may=no`);
     const lesson = page.getByRole('listitem').filter({ hasText: 'img/cello-lesson.jpg' });
-    await expect(lesson.getByText('Its licence allows no changes')).toBeVisible({ timeout: 3000 });
-    await lesson.getByRole('link').first().click({ timeout: 3000 });
-    await expect(page.getByRole('heading', { name: 'May it stand here' })).toBeVisible({ timeout: 3000 });
+    await expect(lesson.getByText('Its licence allows no changes')).toBeVisible({ timeout: 10_000 });
+    await lesson.getByRole('link').first().click({ timeout: 10_000 });
+    await expect(page.getByRole('heading', { name: 'May it stand here' })).toBeVisible({ timeout: 10_000 });
   }).toPass({ timeout: 240_000 });
   const record = page.url();
   await page.getByText('Mark who is on it').click();
@@ -73,8 +72,8 @@ test('a release taken back: one step to the edition, and no byte of the picture 
   await expect(page.getByRole('heading', { name: /^Taken off 2 files in 2 places/ })).toBeVisible();
   await expect(page.getByRole('heading', { name: /^2 files taken off the site/ })).toBeVisible();
   const edition = page.url();
-  await expect(page.getByText(/not named in \d+ pages/).first()).toBeVisible({ timeout: 60_000 });
-  await expect(page.getByText(/not named in \d+ pages/)).toHaveCount(2, { timeout: 60_000 });
+  await expect(page.getByText(/not named in \d+ pages/).first()).toBeVisible({ timeout: 180_000 });
+  await expect(page.getByText(/not named in \d+ pages/)).toHaveCount(2, { timeout: 180_000 });
   await page
     .getByText(/changes? of the source/)
     .first()
@@ -101,7 +100,7 @@ test('a release taken back: one step to the edition, and no byte of the picture 
   // The demo's rights are as they were for those who look at them next.
   await expect(async () => {
     await page.goto(record);
-    await page.getByText('People marked on it: guest 1').click({ timeout: 3000 });
+    await page.getByText('People marked on it: guest 1').click({ timeout: 10_000 });
   }).toPass();
   await page.getByRole('button', { name: 'Take away' }).first().click();
   await page.getByRole('button', { name: 'Keep', exact: true }).click();
@@ -120,7 +119,6 @@ test('a release taken back: one step to the edition, and no byte of the picture 
 test('a picture is taken off some of its pages, left on others, and none of it is live before it is published', async ({
   page,
 }) => {
-  page.setDefaultTimeout(30_000);
   const before = await snapshot();
   await signInAs(page, 'Maud Kestle');
   await page.goto(`${SCHOOL}/rights?may=no`);
@@ -140,7 +138,7 @@ test('a picture is taken off some of its pages, left on others, and none of it i
   await page.getByRole('checkbox', { name: /Choirs \/ Young/ }).check();
   await page.getByRole('button', { name: /^Put into/ }).click();
   await expect(page.getByRole('heading', { name: /^Taken off 1 file in 3 places/ })).toBeVisible();
-  await expect(page.getByText('With it: its figure, caption')).toBeVisible({ timeout: 60_000 });
+  await expect(page.getByText('With it: its figure, caption')).toBeVisible({ timeout: 180_000 });
   await expect(page.getByText(/With it: its (?:link, list item|list item, link)/)).toBeVisible();
   await page.getByRole('button', { name: 'Leave it there' }).last().click();
   await expect(page.getByRole('heading', { name: /^Taken off 1 file in [12] places?/ })).toBeVisible();

@@ -12,7 +12,7 @@ const leftovers = `${SCHOOL}/pictures?show=placeholder`;
 async function untilKnown(page: Page): Promise<void> {
   await expect(async () => {
     await page.goto(leftovers);
-    await expect(page.getByText(LEFTOVER)).toHaveCount(LEFTOVERS, { timeout: 3000 });
+    await expect(page.getByText(LEFTOVER)).toHaveCount(LEFTOVERS, { timeout: 10_000 });
   }).toPass({ timeout: 480_000 });
 }
 

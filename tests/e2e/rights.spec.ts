@@ -18,7 +18,7 @@ test('every place is answered, with its reasons; a record of one picture changes
     // Until the worker knows which files are one picture, the square cut out of it is a picture of its own.
     const lesson = page.getByRole('listitem').filter({ hasText: 'img/cello-lesson.jpg' });
     await expect(lesson.getByText('Its licence allows no changes, and it was changed')).toBeVisible({
-      timeout: 3000,
+      timeout: 10_000,
     });
   }).toPass({ timeout: 480_000 });
   const choir = page.getByRole('listitem').filter({ hasText: 'img/young-choir.jpg' });
@@ -55,14 +55,13 @@ test('every place is answered, with its reasons; a record of one picture changes
   await expect(page.getByText('Recorded; the answers follow')).toBeVisible();
   await expect(async () => {
     await page.reload();
-    await expect(page.getByText(/May not stand: its licence has ended/)).toBeVisible({ timeout: 3000 });
+    await expect(page.getByText(/May not stand: its licence has ended/)).toBeVisible({ timeout: 10_000 });
   }).toPass();
 });
 
 test('where a picture comes from is looked for, and what is recorded is written into its files', async ({
   page,
 }) => {
-  page.setDefaultTimeout(30_000);
   await signInAs(page, 'Maud Kestle');
   await page.goto(`${rights}?may=unknown&because=source-unknown`);
   const first = page.getByRole('main').getByRole('listitem').getByRole('link').first();
@@ -84,7 +83,7 @@ test('where a picture comes from is looked for, and what is recorded is written 
   await first.click();
   await page.getByRole('button', { name: 'Write what is recorded into its files' }).click();
   await expect(page.getByText(/written into \d+ files?, every pixel as it is/)).toBeVisible({
-    timeout: 60_000,
+    timeout: 180_000,
   });
   await look(page, 'rights-into-files');
   await expectAccessible(page);
@@ -95,7 +94,6 @@ test('where a picture comes from is looked for, and what is recorded is written 
 test('what licences cover is told in plain words, and a page of picture credits is prepared', async ({
   page,
 }) => {
-  page.setDefaultTimeout(30_000);
   await signInAs(page, 'Maud Kestle');
   await page.goto(rights);
   await page.getByRole('link', { name: 'Licences and holders' }).click();
@@ -111,8 +109,8 @@ test('what licences cover is told in plain words, and a page of picture credits 
   await expect(credits).toBeVisible();
   await expect(async () => {
     await page.reload();
-    await expect(credits.getByText('violin-bench.jpg: Maud Kestle')).toBeVisible({ timeout: 3000 });
-  }).toPass({ timeout: 60_000 });
+    await expect(credits.getByText('violin-bench.jpg: Maud Kestle')).toBeVisible({ timeout: 10_000 });
+  }).toPass({ timeout: 180_000 });
   await expect(credits.getByText('Link in the foot').first()).toBeVisible();
   await look(page, 'picture-credits');
   await expectAccessible(page);
@@ -165,7 +163,7 @@ test('a folder is recorded at once and taken back; the letter that tells is kept
   await expectAccessible(page);
   await expect(async () => {
     await page.goto(rights);
-    await expect(page.getByRole('link', { name: 'projects/img' })).toHaveCount(0, { timeout: 3000 });
+    await expect(page.getByRole('link', { name: 'projects/img' })).toHaveCount(0, { timeout: 10_000 });
   }).toPass();
   await page.goto(`${rights}/many?folder=projects%2Fimg`);
   await page.getByLabel('Where it was found').fill('the old album');

@@ -38,7 +38,7 @@ test('a page is seen as readers see it, with its places numbered and the notes b
   // The proof finds its size while the page settles; a press that hit beside the mark is made again.
   await expect(async () => {
     await pressInProof(page, frame.getByRole('button', { name: 'place 3' }));
-    await expect(margin.getByText(/img\/flute\.jpg/).first()).toBeVisible({ timeout: 2000 });
+    await expect(margin.getByText(/img\/flute\.jpg/).first()).toBeVisible({ timeout: 10_000 });
   }).toPass();
   await look(page, 'proof-missing');
 

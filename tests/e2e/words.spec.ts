@@ -12,12 +12,12 @@ async function untilChecked(page: Page): Promise<void> {
   await expect(async () => {
     // Pages are checked in their order, some at once: the last ones, and the first page of the site.
     await page.goto(`${SCHOOL}/errata?section=tutors`);
-    await expect(page.getByText('Evidence: ').first()).toBeVisible({ timeout: 3000 });
+    await expect(page.getByText('Evidence: ').first()).toBeVisible({ timeout: 10_000 });
     await page.goto(`${SCHOOL}/errata?rule=alt%2Fempty-link`);
-    await expect(page.getByText('The link leads to “choirs/index.html”.')).toBeVisible({ timeout: 3000 });
+    await expect(page.getByText('The link leads to “choirs/index.html”.')).toBeVisible({ timeout: 10_000 });
     // Pages are checked again once their pictures are known: until then another picture may be the gravest.
     await expect(page.getByText(/families and rights follow|so far: what is listed/)).toHaveCount(0, {
-      timeout: 3000,
+      timeout: 10_000,
     });
   }).toPass({ timeout: 480_000 });
 }
@@ -152,7 +152,7 @@ test('many errata are let stand with one reason, and a rule counts otherwise in 
   await expect(page.getByText(/Off instead of must, says Maud Kestle/)).toBeVisible();
   await expect(async () => {
     await page.goto(`${SCHOOL}/errata?rule=alt%2Fempty-link&section=news`);
-    await expect(page.getByText('Nothing is wrong here')).toBeVisible({ timeout: 2000 });
+    await expect(page.getByText('Nothing is wrong here')).toBeVisible({ timeout: 10_000 });
   }).toPass({ timeout: 180_000 });
   await page.goto(`${SCHOOL}/settings/rules?section=news`);
   await page.getByRole('button', { name: 'Back to must' }).click();

@@ -17,7 +17,6 @@ const isOfItsCourse = (text: string) => {
 test('thirty new pictures are described and paired by keys alone, and go live in one edition, proven', async ({
   page,
 }) => {
-  page.setDefaultTimeout(60_000);
   const files: string[] = [];
   for (const { name, bytes } of await newPictures()) files.push(await kept(name, bytes));
   await signInAs(page, 'Maud Kestle');

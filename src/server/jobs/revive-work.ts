@@ -25,7 +25,8 @@ const UNFINISHED = `
   select 'survey-site', 'survey-' || site_id || '-' || id, jsonb_build_object('surveyId', id)
     from surveys where state in ('waiting', 'running')
   union all
-  select 'take-in', 'take-in-' || id, jsonb_build_object('uploadId', id) from uploads where state = 'arrived'
+  select 'take-in', 'take-in-' || id, jsonb_build_object('uploadId', id)
+    from uploads where state = 'arrived' and delivery_id is not null
   union all
   select distinct 'know-delivery', 'know-delivery-' || delivery_id, jsonb_build_object('deliveryId', delivery_id)
     from intake where delivery_id is not null and findings is null`;

@@ -6,7 +6,7 @@ import { requireRole, type Actor } from '../accounts/actor';
 import type { Database } from '../db/database';
 import { problemOf } from '../problem-error';
 import { MAX_ZIP_BYTES } from '../work/intake/intake-limits';
-import { beginUpload, isOwnUpload, uploadArrived } from '../work/intake/uploads';
+import { beginUpload, isOwnUpload, uploadArrived, type UploadGoal } from '../work/intake/uploads';
 import { uploadsFolder } from '../work/intake/uploads-folder';
 
 /** One for all requests: two windows never write to the same upload at once. */
@@ -14,6 +14,7 @@ const locker = new MemoryLocker();
 
 interface Uploading {
   readonly siteId: number;
+  readonly goal: UploadGoal;
   /** Address of the uploads, without the number of one. */
   readonly path: string;
 }
@@ -27,7 +28,7 @@ interface Uploading {
 export async function answerUpload(
   db: Database,
   actor: Actor,
-  { siteId, path }: Uploading,
+  { siteId, goal, path }: Uploading,
   request: Request,
 ): Promise<Response> {
   requireRole(actor, EDITORS, 'bring in pictures');
@@ -47,7 +48,7 @@ export async function answerUpload(
     },
     onUploadCreate: async (_, { id, size, metadata }) => {
       const before = await beginUpload(db, actor, {
-        ...{ siteId, id, sizeBytes: size ?? 0 },
+        ...{ siteId, goal, id, sizeBytes: size ?? 0 },
         fileName: metadata?.['filename'] ?? '',
         path: metadata?.['path'] ?? '',
         fingerprint: metadata?.['fingerprint'] ?? '',

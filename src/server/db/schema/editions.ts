@@ -105,15 +105,14 @@ export const deliveries = pgTable(
 
 export type UploadState = 'arriving' | 'arrived' | 'taken in' | 'refused';
 
-/** A file on its way into a delivery; its bytes lie beside until it is taken in. */
+/** A file on its way into a delivery, or a clip into an edition; its bytes lie beside until it is taken in. */
 export const uploads = pgTable(
   'uploads',
   {
     id: text('id').primaryKey(),
     siteId: ofSite(),
-    deliveryId: integer('delivery_id')
-      .notNull()
-      .references(() => deliveries.id, { onDelete: 'cascade' }),
+    /** `null` for a clip: it goes into an edition, from no note. */
+    deliveryId: integer('delivery_id').references(() => deliveries.id, { onDelete: 'cascade' }),
     fileName: text('file_name').notNull(),
     /** Path within the folder that was dropped; empty where none was. */
     path: text('path').notNull().default(''),

@@ -15,19 +15,19 @@ import { MAX_INTAKE_BYTES } from './intake-limits';
 import { keepIntake } from './receive-intake';
 import { dropBytes, uploadsFolder } from './uploads-folder';
 
-type Upload = typeof uploads.$inferSelect;
+type Upload = typeof uploads.$inferSelect & { readonly deliveryId: number };
 
 export async function takeIn(db: Database, uploadId: string): Promise<void> {
   const [upload] = await db.orm.select().from(uploads).where(eq(uploads.id, uploadId));
-  if (upload?.state !== 'arrived') return;
+  if (upload?.state !== 'arrived' || upload.deliveryId === null) return;
+  const { deliveryId } = upload;
   const file = join(uploadsFolder(), uploadId);
-  const problem = await keepAll(db, upload, file);
+  const problem = await keepAll(db, { ...upload, deliveryId }, file);
   await asOne(db, async ({ orm, pool }) => {
     await orm
       .update(uploads)
       .set({ state: problem?.code === 'NOTHING_TAKEN' ? 'refused' : 'taken in', problem })
       .where(eq(uploads.id, uploadId));
-    const { deliveryId } = upload;
     await addJob(pool, 'know-delivery', { deliveryId }, `know-delivery-${deliveryId}`);
   });
   // Only now that it is noted: what died before finds the bytes again.

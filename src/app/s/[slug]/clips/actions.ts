@@ -5,24 +5,23 @@ import Joi from 'joi';
 import { act } from '@/app/_data/act';
 import { siteBySlug } from '@/app/_data/site';
 import type { Problem } from '@/core/problem';
-import { gatherClip } from '@/server/work/editions/gather-clip';
+import { gatherSentClip } from '@/server/work/editions/gather-sent-clip';
 
 const IDS = Joi.array<number[]>().items(Joi.number().integer()).max(5000);
+const UPLOAD = Joi.string().hex().length(32);
 
-/** Puts the file of a form into the chosen places of a clip, in the edition being gathered, and goes there. */
+/** Puts a clip that was sent into the chosen places of another, in the edition being gathered, and goes there. */
 export async function putClip(
   slug: string,
   fromPath: string,
   placementIds: readonly number[],
-  form: FormData,
+  upload: string,
 ): Promise<Problem> {
   const site = await siteBySlug(slug);
-  const file = form.get('clip');
   const outcome = await act(async (db, actor) =>
-    gatherClip(db, actor, {
+    gatherSentClip(db, actor, {
       ...{ siteId: site.id, fromPath, placementIds: Joi.attempt(placementIds, IDS) as number[] },
-      fileName: file instanceof File ? file.name : '',
-      bytes: file instanceof File ? new Uint8Array(await file.arrayBuffer()) : new Uint8Array(),
+      uploadId: Joi.attempt(upload, UPLOAD) as string,
     }),
   );
   if (!outcome.ok) return outcome.problem;

@@ -5,10 +5,13 @@ import { useEffect, useState, useTransition } from 'react';
 import type { ClipPlaceRow } from '@/app/_data/pages/clips';
 import type { Problem } from '@/core/problem';
 import { CLIP_HEAD_BYTES, clipOfBytes, codecsNamed, whyNotAt, type Clip } from '@/core/swap/clip';
+import { CHUNK_BYTES } from '@/server/work/intake/intake-limits';
 import { Button } from '@/ui/button';
+import { useCloseWarning } from '@/ui/close-warning';
 import { bytesText, count, placeText } from '@/ui/format';
 import { Player } from '@/ui/player';
 import { ProblemText } from '@/ui/problem-text';
+import { sendByPieces } from '@/ui/send-by-pieces';
 import { putClip } from './actions';
 
 interface ClipDeskProps {
@@ -34,6 +37,8 @@ export function ClipDesk({ slug, path, places, mayGather, editionText, mostMb }:
   const [left, setLeft] = useState<ReadonlySet<number>>(new Set());
   const [problem, setProblem] = useState<Problem | null>(null);
   const [isBusy, start] = useTransition();
+  const [sent, setSent] = useState(0);
+  useCloseWarning(isBusy);
   useEffect(() => () => (chosen ? URL.revokeObjectURL(chosen.url) : undefined), [chosen]);
   const choose = async (file: File | undefined) => {
     setProblem(null);
@@ -48,20 +53,16 @@ export function ClipDesk({ slug, path, places, mayGather, editionText, mostMb }:
     if (!next.delete(id)) next.add(id);
     setLeft(next);
   };
-  const put = () =>
+  const put = () => {
+    if (!chosen) return;
+    setProblem(null);
     start(async () => {
-      if (!chosen) return;
-      const form = new FormData();
-      form.set('clip', chosen.file);
-      setProblem(
-        await putClip(
-          slug,
-          path,
-          going.map(({ id }) => id),
-          form,
-        ),
-      );
+      const ids = going.map(({ id }) => id);
+      const upload = await sendClip(slug, chosen.file, setSent).catch((error: Error) => notSent(chosen.file, error)); // prettier-ignore
+      setProblem(typeof upload === 'string' ? await putClip(slug, path, ids, upload) : upload);
+      setSent(0);
     });
+  };
   const isTooLarge = chosen !== null && chosen.file.size > mostMb * 1024 ** 2;
   return (
     <section aria-label="Another in its place">
@@ -105,14 +106,24 @@ export function ClipDesk({ slug, path, places, mayGather, editionText, mostMb }:
             disabled={isBusy || !chosen?.clip || isTooLarge || going.length === 0}
             onClick={put}
           >
-            {isBusy ? 'Sending it …' : `Put into ${editionText}`}
+            {isBusy ? 'Being sent …' : `Put into ${editionText}`}
           </Button>
-          <span className="text-ink-2">
-            {chosen
-              ? `${count(going.length, 'place')} get it; the old file stays where it is`
-              : 'Choose the new file first.'}
+          <span className="text-ink-2" role="status">
+            {chosen && isBusy
+              ? `${bytesText(sent)} of ${bytesText(chosen.file.size)} sent`
+              : chosen
+                ? `${count(going.length, 'place')} get it; the old file stays where it is`
+                : 'Choose the new file first.'}
           </span>
         </p>
+      ) : null}
+      {chosen && isBusy ? (
+        <progress
+          aria-label="How much is sent"
+          max={Math.max(1, chosen.file.size)}
+          value={sent}
+          className="mt-2 block h-1.5 w-full accent-green"
+        />
       ) : null}
       {problem ? (
         <div className="mt-3">
@@ -122,6 +133,22 @@ export function ClipDesk({ slug, path, places, mayGather, editionText, mostMb }:
     </section>
   );
 }
+
+/** By pieces; what was begun in a window that is closed goes on when the same file is chosen again. */
+async function sendClip(slug: string, file: File, onSent: (bytes: number) => void): Promise<string> {
+  const fingerprint = `${file.name}|${file.size}|${file.lastModified}`;
+  const metadata = { filename: file.name, path: ' ', fingerprint };
+  const sent = { endpoint: `/s/${slug}/clips/upload`, pieceBytes: CHUNK_BYTES, metadata };
+  const address = await sendByPieces(file, sent, onSent);
+  return address.split('/').at(-1) ?? '';
+}
+
+const notSent = (file: File, { message }: Error): Problem => ({
+  code: 'CLIP_NOT_SENT',
+  what: `“${file.name}” was not sent.`,
+  why: message,
+  remedy: 'Press again: it goes on where it was.',
+});
 
 function ChosenClip({
   chosen,

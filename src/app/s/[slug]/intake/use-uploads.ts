@@ -2,9 +2,9 @@
 
 import PQueue from 'p-queue';
 import { useCallback, useState } from 'react';
-import { Upload } from 'tus-js-client';
 import { CHUNK_BYTES, MAX_INTAKE_BYTES, MAX_ZIP_BYTES } from '@/server/work/intake/intake-limits';
 import type { DeliveryView } from '@/app/_data/intake/delivery';
+import { sendByPieces } from '@/ui/send-by-pieces';
 
 /** A file that is being sent, as far as this window knows. */
 export interface Sending {
@@ -18,8 +18,6 @@ export interface Sending {
 
 /** Files that are sent side by side: more only share the line. */
 const SIDE_BY_SIDE = 3;
-/** Waits before a cut line is tried again, in ms. */
-const RETRY_MS = [0, 500, 1000, 3000, 5000, 10_000, 20_000, 30_000];
 
 /** By which the same file is known again, in this window or another. */
 const keyOf = (file: File, path: string) => `${path}|${file.name}|${file.size}|${file.lastModified}`;
@@ -57,6 +55,7 @@ export function useUploads(slug: string, onArrived: () => void) {
   const add = useCallback(
     async (files: readonly File[]) => {
       const known = await knownUploads(slug);
+      const endpoint = `/s/${slug}/intake/upload`;
       const fresh: Sending[] = [];
       // They begin once they are listed.
       queue.pause();
@@ -72,14 +71,18 @@ export function useUploads(slug: string, onArrived: () => void) {
         if (state !== 'waits') continue;
         void queue.add(() => {
           change(key, { state: 'sends' });
-          return send(slug, { file, path, key, id: before?.id ?? null }, (sent) =>
-            change(key, { sent }),
-          ).then(
+          const sent = {
+            endpoint,
+            pieceBytes: CHUNK_BYTES,
+            metadata: { filename: file.name, path: path || ' ', fingerprint: key },
+            before: before ? `${endpoint}/${before.id}` : null,
+          };
+          return sendByPieces(file, sent, (bytes) => change(key, { sent: bytes })).then(
             () => {
               change(key, { state: 'arrived', sent: file.size });
               onArrived();
             },
-            (error: unknown) => change(key, { state: 'failed', problem: told(error) }),
+            (error: Error) => change(key, { state: 'failed', problem: error.message }),
           );
         });
       }
@@ -102,36 +105,4 @@ async function knownUploads(slug: string): Promise<Map<string, DeliveryView['upl
   const answer = await fetch(`/s/${slug}/intake/lines`, { cache: 'no-store' }).catch(() => null);
   const view = answer?.ok ? ((await answer.json()) as DeliveryView | null) : null;
   return new Map((view?.uploads ?? []).map((row) => [row.fingerprint, row]));
-}
-
-interface Sent {
-  readonly file: File;
-  readonly path: string;
-  readonly key: string;
-  /** The upload that was begun with this file before. */
-  readonly id: string | null;
-}
-
-function send(slug: string, { file, path, key, id }: Sent, onSent: (bytes: number) => void): Promise<void> {
-  const endpoint = `/s/${slug}/intake/upload`;
-  return new Promise((resolve, reject) => {
-    const upload = new Upload(file, {
-      endpoint,
-      uploadUrl: id === null ? null : `${endpoint}/${id}`,
-      chunkSize: CHUNK_BYTES,
-      retryDelays: RETRY_MS,
-      storeFingerprintForResuming: false,
-      metadata: { filename: file.name, path: path || ' ', fingerprint: key },
-      onProgress: onSent,
-      onSuccess: () => resolve(),
-      onError: reject,
-    });
-    upload.start();
-  });
-}
-
-/** What the server said, or that it was not reached. */
-function told(error: unknown): string {
-  const { originalResponse } = error as { originalResponse?: { getBody(): string } | null };
-  return originalResponse?.getBody() || 'The line broke off, and did not come back. Choose the file again: it goes on where it was.'; // prettier-ignore
 }

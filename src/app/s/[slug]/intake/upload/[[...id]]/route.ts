@@ -8,7 +8,7 @@ export async function POST(
   { params }: { params: Promise<{ slug: string }> },
 ): Promise<Response> {
   return answerForSite(params, (actor, site) => {
-    const uploading = { siteId: site.id, path: `/s/${site.slug}/intake/upload` };
+    const uploading = { siteId: site.id, goal: 'delivery', path: `/s/${site.slug}/intake/upload` } as const;
     return answerUpload(database(), actor, uploading, request);
   });
 }

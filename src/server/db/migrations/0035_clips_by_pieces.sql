@@ -1,0 +1,1 @@
+ALTER TABLE "uploads" ALTER COLUMN "delivery_id" DROP NOT NULL;
