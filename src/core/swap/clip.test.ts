@@ -1,7 +1,16 @@
 import { describe, expect, it } from 'vitest';
 import { siteOfFiles } from '../address/resolve-address';
 import { readPage } from '../markup/read-page';
-import { CLIP_TYPES, clipOfBytes, codecsNamed, playerOf, whyNotAt, type Clip, type ClipPlace } from './clip';
+import {
+  CLIP_TYPES,
+  clipOfBytes,
+  codecsNamed,
+  playerOf,
+  typeAt,
+  whyNotAt,
+  type Clip,
+  type ClipPlace,
+} from './clip';
 
 const bytes = (...parts: (string | number | readonly number[])[]) =>
   Uint8Array.from(
@@ -84,14 +93,25 @@ describe('at which places a clip can stand', () => {
   it.each([
     ['a sound where a film is shown', at('video'), MP3, 'shows a film, and MP3 holds a sound'],
     ['a film where a sound is played', at('audio'), MP4, 'plays a sound, and MP4 holds a film'],
-    [
-      'another type than is named',
-      at('video', 'video/webm'),
-      MP4,
-      'is written for video/webm, and browsers pass over what does not keep that: yours is video/mp4',
-    ],
   ])('not %s', async (_what, place, head, why) => {
     expect(whyNotAt(place, await known(head))).toBe(why);
+  });
+
+  it.each([
+    ['where none is named', at('video'), MP4, null],
+    ['where it holds', at('video', 'video/mp4'), MP4, null],
+    ['by another name', at('audio', 'audio/mp3'), MP3, null],
+    [
+      'where codecs are promised, without them',
+      at('video', 'Video/MP4; codecs="avc1.42E01E"'),
+      MP4,
+      'video/mp4',
+    ],
+    ['where another is named', at('video', 'video/quicktime'), MP4, 'video/mp4'],
+    ['of a container of either, for a sound', at('audio', 'audio/mpeg'), WEBM, 'audio/webm'],
+    ['of a container of either, for a film', at('video', 'video/ogg; codecs=theora'), WEBM, 'video/webm'],
+  ])('the type is written %s', async (_what, place, head, type) => {
+    expect(typeAt(place, await known(head))).toBe(type);
   });
 
   it('tells the codecs that are promised', () => {

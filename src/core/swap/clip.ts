@@ -42,8 +42,12 @@ export const CLIP_HEAD_BYTES = 4096;
  */
 export async function clipOfBytes(head: Uint8Array): Promise<Clip | null> {
   const { ext: format = '' } = (await fileTypeFromBuffer(head)) ?? {};
-  return isClip(format) ? { format, ...CLIPS[format] } : null;
+  return clipOfFormat(format);
 }
+
+/** A clip whose format is known already. */
+export const clipOfFormat = (format: string): Clip | null =>
+  isClip(format) ? { format, ...CLIPS[format] } : null;
 
 const isClip = (format: string): format is keyof typeof CLIPS => Object.hasOwn(CLIPS, format);
 
@@ -55,12 +59,22 @@ export interface ClipPlace {
 }
 
 /** Why a clip can't stand at a place, as the rest of a sentence; `null` where it can. */
-export function whyNotAt({ kind, type }: ClipPlace, { holds, format, types }: Clip): string | null {
+export function whyNotAt({ kind }: Pick<ClipPlace, 'kind'>, { holds, format }: Clip): string | null {
   if (kind === 'video' && holds === 'sound') return `shows a film, and ${format.toUpperCase()} holds a sound`;
   if (kind === 'audio' && holds === 'film') return `plays a sound, and ${format.toUpperCase()} holds a film`;
+  return null;
+}
+
+/**
+ * The media type that must be written at a place for a clip: where another is named, or codecs, which are the old file's.
+ *
+ * @returns `null` where nothing is named, or what is named holds
+ */
+export function typeAt({ kind, type }: ClipPlace, { types }: Clip): string | null {
   const essence = type?.split(';', 1)[0]?.trim().toLowerCase() ?? '';
-  if (essence === '' || types.includes(essence)) return null;
-  return `is written for ${essence}, and browsers pass over what does not keep that: yours is ${types[0]}`;
+  if (essence === '') return null;
+  if (types.includes(essence)) return codecsNamed(type) === null ? null : essence;
+  return types.find((one) => one.startsWith(`${kind}/`)) ?? types[0];
 }
 
 /** The codecs that a place promises, as in `avc1.42E01E, mp4a.40.2`; `null` where it promises none. */

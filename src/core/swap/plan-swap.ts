@@ -9,6 +9,7 @@ import type { Span } from '../source/span';
 import { cropToShape, shareKept, type CropRect, type FocalPoint } from './crop';
 import { folderOf, freeName } from './file-name';
 import type { NewerFormat, NotBeside } from './newer-format';
+import type { SourceEdit } from '../edit/source-edit';
 import { slotOf, type PixelSize, type Slot } from './slot';
 
 /** Formats in which renditions are made; `original` leaves the candidate's bytes as they are. */
@@ -45,6 +46,8 @@ export interface SwapPlace {
   /** The newer format that it gets besides, and where its `img` is written; or why it gets none. */
   readonly newer?:
     { readonly format: NewerFormat; readonly wrap: Span } | { readonly because: NotBeside } | undefined;
+  /** For a clip: the media type that is written with its address. */
+  readonly mediaType?: SourceEdit | null | undefined;
 }
 
 export interface Rendition {

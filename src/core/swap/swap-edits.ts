@@ -54,6 +54,7 @@ export function editsOfPlace(
     for (const edit of wrapEdits(source.text, place.newer.wrap, tag))
       edits.push({ ...at, subject: 'reference', ...edit });
   }
+  if (place.mediaType) edits.push({ ...at, subject: 'reference', ...place.mediaType });
   edits.push(...wordEdits(place.words, source, words).map((edit) => ({ ...at, ...edit })));
   return edits.filter((edit) => edit.was !== edit.becomes);
 }

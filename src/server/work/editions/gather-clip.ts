@@ -98,8 +98,8 @@ async function refuseUnfit(
   { siteId, placementIds }: Omit<ClipRequest, 'bytes'>,
   clip: Clip,
 ): Promise<void> {
-  const { rows } = await pool.query<{ page: string; kind: 'video' | 'audio'; type: string | null }>(
-    `select page_path as page, kind, declared ->> 'type' as type from placements
+  const { rows } = await pool.query<{ page: string; kind: 'video' | 'audio' }>(
+    `select page_path as page, kind from placements
      where site_id = $1 and id = any($2::bigint[]) and until_survey is null order by page_path, ordinal`,
     [siteId, placementIds],
   );
@@ -113,9 +113,7 @@ async function refuseUnfit(
     code: 'CLIP_PLACE',
     what: 'The clip was not added.',
     why: isPlayer ? unfit.slice(0, 3).join(' ') : 'Some of the places show a picture.',
-    remedy: isPlayer
-      ? 'Choose a file of that type, or leave those places out.'
-      : 'Swap those at the swap desk.',
+    remedy: isPlayer ? 'Choose another file, or leave those places out.' : 'Swap those at the swap desk.',
   });
 }
 

@@ -1,6 +1,7 @@
 /** Prepares a swap: plans it, makes the renditions, and works out the edits of every source. */
 import { eq } from 'drizzle-orm';
-import { isClipInIntake } from '@/core/swap/clip';
+import { clipOfFormat, isClipInIntake } from '@/core/swap/clip';
+import { mediaTypeEdit } from '@/core/swap/media-type';
 import { planSwap, type Candidate, type SwapPlace, type SwapPlan } from '@/core/swap/plan-swap';
 import { slugOf } from '@/core/swap/file-name';
 import type { PlaceWords } from '@/core/edit/word-edits';
@@ -56,6 +57,7 @@ async function planFor(
   const lists = await listsThere(db, picture.siteId, change.placementIds);
   const newerOf = newerFormats(sources, site);
   const words = new Map<SwapPlace, PlaceWords>();
+  const clip = isClipInIntake(picture) ? clipOfFormat(picture.format) : null;
   for (const { id } of chosen) {
     const [row] = await db.orm
       .select()
@@ -71,8 +73,10 @@ async function planFor(
       beside &&
       isAsWideAsItSays(row, measured) &&
       canBeListed(row, beside, (await sources.open(row.sourcePath)).source.text);
+    const named = { kind: row.kind, type: declared.type, start: row.start };
+    const mediaType = clip && mediaTypeEdit((await sources.open(row.sourcePath)).source, named, clip);
     const place = {
-      ...{ ...row, declared, page: row.pagePath, source: row.sourcePath, path: row.filePath },
+      ...{ ...row, declared, page: row.pagePath, source: row.sourcePath, path: row.filePath, mediaType },
       ...{ focal, isListed, newer: await newerOf(row) },
     };
     places.push(place);

@@ -4,7 +4,7 @@ import Link from 'next/link';
 import { useEffect, useState, useTransition } from 'react';
 import type { ClipPlaceRow } from '@/app/_data/pages/clips';
 import type { Problem } from '@/core/problem';
-import { CLIP_HEAD_BYTES, clipOfBytes, codecsNamed, whyNotAt, type Clip } from '@/core/swap/clip';
+import { CLIP_HEAD_BYTES, clipOfBytes, typeAt, whyNotAt, type Clip } from '@/core/swap/clip';
 import { CHUNK_BYTES } from '@/server/work/intake/intake-limits';
 import { Button } from '@/ui/button';
 import { useCloseWarning } from '@/ui/close-warning';
@@ -94,6 +94,7 @@ export function ClipDesk({ slug, path, places, mayGather, editionText, mostMb }:
             slug={slug}
             place={place}
             whyNot={whyNot(place)}
+            becomes={chosen?.clip ? typeAt(place, chosen.clip) : null}
             isChosen={!left.has(place.id)}
             onToggle={mayGather ? () => toggle(place.id) : null}
           />
@@ -186,12 +187,13 @@ interface PlaceLineProps {
   slug: string;
   place: ClipPlaceRow;
   whyNot: string | null;
+  /** The media type that is written there, where another is named. */
+  becomes: string | null;
   isChosen: boolean;
   onToggle: (() => void) | null;
 }
 
-function PlaceLine({ slug, place, whyNot, isChosen, onToggle }: PlaceLineProps) {
-  const codecs = codecsNamed(place.type);
+function PlaceLine({ slug, place, whyNot, becomes, isChosen, onToggle }: PlaceLineProps) {
   return (
     <li className="flex gap-3 border-b border-line-2 py-2">
       <input
@@ -212,9 +214,9 @@ function PlaceLine({ slug, place, whyNot, isChosen, onToggle }: PlaceLineProps) 
           {place.caption ? ` · ${place.caption}` : ''}
         </span>
         {whyNot ? <p className="text-sm text-should">This place {whyNot}.</p> : null}
-        {codecs ? (
+        {becomes && !whyNot ? (
           <p className="text-sm text-ink-2">
-            The page says how it is coded ({codecs}): export the new one in the same way.
+            The page names its type, {place.type}: {becomes} is written instead.
           </p>
         ) : null}
         {place.others.length > 0 ? (
