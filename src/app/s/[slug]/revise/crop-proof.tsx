@@ -19,12 +19,21 @@ interface CropProofProps {
 
 /** So many pixels are drawn along the long side. */
 const DRAWN_PX = 720;
+/** `max-h-[46vh]`. */
+export const SHOWN_IN = 0.46;
 /** Sides nearer than this to the picture’s edges are at them, in shares. */
 const AT_EDGE = 0.001;
 
 /** The whole picture, straightened and in its light, with handles on what is cut out of it. */
 export function CropProof({ source, original, revision, shape, onWrite }: CropProofProps) {
-  const canvas = useDrawing({ source, original, revision, part: 'straight', longest: DRAWN_PX });
+  const canvas = useDrawing({
+    source,
+    original,
+    revision,
+    part: 'straight',
+    longest: DRAWN_PX,
+    shownIn: SHOWN_IN,
+  });
   const crop = revision.struck.includes('crop') ? null : revision.crop;
   const write = (percent: PercentCrop) => {
     if (percent.width <= 0 || percent.height <= 0) return;

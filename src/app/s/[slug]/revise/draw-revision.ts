@@ -29,25 +29,51 @@ export function drawRevision(canvas: HTMLCanvasElement, drawing: Drawing): void 
   context.drawImage(source, 0, 0);
 }
 
-/** What is drawn from, in other light; the very same where nothing changes. */
+/** The pixels of what is drawn from, read once, and two canvases that are lit by turns: making one costs a third of a frame. */
+interface Lighting {
+  readonly pixels: ImageData;
+  readonly canvases: readonly [HTMLCanvasElement, HTMLCanvasElement];
+  turn: 0 | 1;
+}
+
+const lightings = new WeakMap<HTMLCanvasElement, Lighting>();
+
+function lightingOf(source: HTMLCanvasElement): Lighting | null {
+  const known = lightings.get(source);
+  if (known) return known;
+  const { width, height } = source;
+  const pixels = source.getContext('2d')?.getImageData(0, 0, width, height);
+  if (!pixels) return null;
+  const blank = () => Object.assign(document.createElement('canvas'), { width, height });
+  const made: Lighting = { pixels, canvases: [blank(), blank()], turn: 0 };
+  lightings.set(source, made);
+  return made;
+}
+
+/**
+ * What is drawn from, in other light; the very same where nothing changes. It holds until the light was changed twice
+ * more: only the last is drawn.
+ */
 export function litSource(source: HTMLCanvasElement, light: Light): HTMLCanvasElement {
   const tables = toneTables(light);
-  const pixels = source.getContext('2d')?.getImageData(0, 0, source.width, source.height);
-  if (!tables || !pixels) return source;
+  const lighting = tables && lightingOf(source);
+  if (!lighting) return source;
+  lighting.turn = lighting.turn === 0 ? 1 : 0;
+  const lit = lighting.canvases[lighting.turn];
+  const { width, height } = source;
+  const pixels = new ImageData(new Uint8ClampedArray(lighting.pixels.data), width, height);
   applyTone(pixels.data, 4, tables);
-  const lit = document.createElement('canvas');
-  lit.width = source.width;
-  lit.height = source.height;
-  lit.getContext('2d')?.putImageData(pixels, 0, 0);
+  lit.getContext('2d', { willReadFrequently: true })?.putImageData(pixels, 0, 0);
   return lit;
 }
 
-/** A frame's size on a canvas: whole pixels, at most so many along its long side. */
+/** A frame's size on a canvas: whole pixels, at most so many along its long side, and as its height. */
 export function drawnIn(
   { widthPx, heightPx }: PixelSize,
   longest: number,
+  tallest = longest,
 ): { width: number; height: number } {
-  const scale = Math.min(1, longest / Math.max(widthPx, heightPx));
+  const scale = Math.min(1, longest / Math.max(widthPx, heightPx), tallest / heightPx);
   return {
     width: Math.max(1, Math.round(widthPx * scale)),
     height: Math.max(1, Math.round(heightPx * scale)),

@@ -13,7 +13,7 @@ import { ProblemText } from '@/ui/problem-text';
 import { WayBack } from '@/ui/way-back';
 import { keep } from './actions';
 import type { Shape } from './crop-figures';
-import { CropProof } from './crop-proof';
+import { CropProof, SHOWN_IN } from './crop-proof';
 import { Margin } from './margin';
 import { useDrawing } from './use-drawing';
 import { litSource } from './draw-revision';
@@ -164,7 +164,14 @@ export function PictureProof(props: PictureProofProps) {
 }
 
 function Before({ source, original }: { source: HTMLCanvasElement; original: PixelSize }) {
-  const canvas = useDrawing({ source, original, revision: AS_IT_IS, part: 'result', longest: 720 });
+  const canvas = useDrawing({
+    source,
+    original,
+    revision: AS_IT_IS,
+    part: 'result',
+    longest: 720,
+    shownIn: SHOWN_IN,
+  });
   return (
     <canvas ref={canvas} className="block max-h-[46vh] max-w-full" role="img" aria-label="The original" />
   );

@@ -14,6 +14,8 @@ interface Drawn {
   readonly part: 'straight' | 'result';
   /** Pixels along the long side. */
   readonly longest: number;
+  /** Share of the window's height that it is shown in: more pixels are not drawn than are seen. */
+  readonly shownIn?: number;
 }
 
 /** A canvas that shows a revision, drawn at most once a frame of the screen. */
@@ -23,13 +25,16 @@ export function useDrawing({
   revision,
   part,
   longest,
+  shownIn,
 }: Drawn): RefObject<HTMLCanvasElement | null> {
   const canvas = useRef<HTMLCanvasElement>(null);
   useEffect(() => {
     const request = requestAnimationFrame(() => {
       if (!canvas.current || !source) return;
       const frame = framesOf(original, revision)[part];
-      const size = drawnIn(frame, longest);
+      const seen =
+        shownIn === undefined ? longest : Math.ceil(shownIn * window.innerHeight * window.devicePixelRatio);
+      const size = drawnIn(frame, longest, seen);
       // Setting a canvas's size wipes it: only where it changes.
       if (canvas.current.width !== size.width) canvas.current.width = size.width;
       if (canvas.current.height !== size.height) canvas.current.height = size.height;
@@ -37,6 +42,6 @@ export function useDrawing({
       drawRevision(canvas.current, { source, original, map, frame });
     });
     return () => cancelAnimationFrame(request);
-  }, [source, original, revision, part, longest]);
+  }, [source, original, revision, part, longest, shownIn]);
   return canvas;
 }
