@@ -16,11 +16,28 @@ export function isElement(node: Node | null | undefined): node is Element {
 
 /** Runs of white space as one blank, none at the ends. */
 export function collapse(text: string): string {
-  return UNEVEN.test(text) ? text.replace(/[\s\u00a0]+/g, ' ').trim() : text;
+  // Most texts have blanks at their ends alone: those are cut off without looking for a pattern.
+  let start = 0;
+  let end = text.length;
+  while (start < end && isBlankCode(text.charCodeAt(start))) start++;
+  while (end > start && isBlankCode(text.charCodeAt(end - 1))) end--;
+  let isAfterBlank = false;
+  for (let at = start; at < end; at++) {
+    const code = text.charCodeAt(at);
+    const isBlankHere = isBlankCode(code);
+    if (isBlankHere && (isAfterBlank || code !== 32)) return text.slice(start, end).replace(/\s+/g, ' ');
+    isAfterBlank = isBlankHere;
+  }
+  return text.slice(start, end);
 }
 
-/** Blanks at an end, in a run, or of another sort than one space. */
-const UNEVEN = /^\s|\s$|[^\S ]| {2}/;
+/** What `\s` stands for in a pattern (ECMA-262, WhiteSpace and LineTerminator), by its code unit. */
+function isBlankCode(code: number): boolean {
+  if (code < 0xa0) return code === 32 || (code >= 9 && code <= 13);
+  if (code < 0x1680) return code === 0xa0;
+  if (code < 0x2000 || code > 0x3000) return code === 0x1680 || code === 0xfeff;
+  return code <= 0x200a || code === 0x2028 || code === 0x2029 || code === 0x202f || code === 0x205f || code === 0x3000; // prettier-ignore
+}
 
 /** Whether an element is kept from all readers where it is written. */
 const isNotShown = (element: Element): boolean =>

@@ -29,6 +29,13 @@ describe('text', () => {
     expect(textOf(element, { without: nth(page, 'b').element })).toBe('a b c');
     expect(textOf(element, { limit: 3 })).toBe('a b');
     expect(collapse(' \n a \u00a0 b ')).toBe('a b');
+    expect(collapse('')).toBe('');
+    // Every blank there is, and what is next to one: as a pattern would have it.
+    const wrong = Array.from({ length: 0xffff }, (_, code) => String.fromCharCode(code)).filter((blank) => {
+      const text = `${blank}a${blank} b`;
+      return collapse(text) !== text.replace(/\s+/g, ' ').trim();
+    });
+    expect(wrong).toEqual([]);
   });
 
   it('beside an element, outwards through its ancestors, cut at a word', () => {
