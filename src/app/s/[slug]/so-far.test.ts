@@ -5,6 +5,7 @@ it.each([
   ['the site is read for the first time', { isReading: true, pages: 685, checked: 0, looking: null }, 'Not all of the site was read yet. Where its pictures stand, and what is wrong with them, is told once it was.'],
   ['no page is there yet', { isReading: true, pages: 0, checked: 0, looking: null }, null],
   ['all is done', { isReading: false, pages: 9, checked: 9, looking: null }, null],
+  ['none is checked yet', { isReading: false, pages: 126, checked: 0, looking: null }, '126 pages are about to be checked: what is listed may still change.'],
   ['pages are being checked', { isReading: false, pages: 9, checked: 4, looking: null }, 'Checked 4 of 9 pages so far: what is listed may still change.'],
   [
     'pages are checked, pictures are being looked at',

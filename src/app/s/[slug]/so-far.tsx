@@ -8,7 +8,10 @@ export function soFarText({ isReading, pages, checked, looking }: CheckedSoFar):
       ? null
       : 'Not all of the site was read yet. Where its pictures stand, and what is wrong with them, is told once it was.';
   if (!looking && checked >= pages) return null;
-  const done = `Checked ${checked.toLocaleString('en')} of ${count(pages, 'page')} so far: what is listed may still change.`;
+  const done =
+    checked === 0
+      ? `${count(pages, 'page')} ${pages === 1 ? 'is' : 'are'} about to be checked: what is listed may still change.`
+      : `Checked ${checked.toLocaleString('en')} of ${count(pages, 'page')} so far: what is listed may still change.`;
   if (!looking) return done;
   const { read, all } = looking;
   const pictures =
