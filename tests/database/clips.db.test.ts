@@ -87,6 +87,32 @@ describe('another clip in its place', () => {
     expect(await snapshot(root)).toEqual(before);
   });
 
+  it('takes the old file off the site where nothing plays it any more, and puts it back', async () => {
+    const before = await snapshot(root);
+    expect((await refusal(gather({ isOldTakenOff: true })))?.code).toBe('NOT_ALLOWED');
+    await gather({ isOldTakenOff: true }, MAINTAINER);
+    await runJobs(held.db);
+    const [edition] = await query<{ id: number }>("select id from editions where site_id = $1 and state = 'draft'"); // prettier-ignore
+    expect(await query('select path, state, problem from removals r join editions e on e.id = r.edition_id where e.site_id = $1')).toEqual([{ path: 'media/open (1).mp4', state: 'ready', problem: null }]); // prettier-ignore
+    await publishEdition(held.db, MAINTAINER, edition?.id ?? 0);
+    await runJobs(held.db);
+    const live = Object.keys(await snapshot(root));
+    expect(live).toContain('media/open-day-2026.mp4');
+    expect(live).not.toContain('media/open (1).mp4');
+    expect(await query('select proven from publications b join editions e on e.id = b.edition_id where e.site_id = $1')).toEqual([{ proven: true }]); // prettier-ignore
+    await withdrawEdition(held.db, MAINTAINER, edition?.id ?? 0);
+    await runJobs(held.db);
+    expect(await snapshot(root)).toEqual(before);
+  });
+
+  it('leaves the old file where a place still plays it', async () => {
+    const [first] = await placesOf('media/open (1).mp4');
+    await gather({ isOldTakenOff: true, placementIds: [first ?? 0] }, MAINTAINER);
+    await runJobs(held.db);
+    const [removal] = await query<{ state: string; problem: { code: string } }>('select r.state, problem from removals r join editions e on e.id = r.edition_id where e.site_id = $1'); // prettier-ignore
+    expect(removal).toMatchObject({ state: 'failed', problem: { code: 'FILE_USED' } });
+  });
+
   it('may be a sound, and is played from the site and from the edition', async () => {
     await gather({ fromPath: 'media/bell.wav', fileName: 'bell.wav', bytes: scaleAsWave(1) });
     await runJobs(held.db);

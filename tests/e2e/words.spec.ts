@@ -16,9 +16,12 @@ async function untilChecked(page: Page): Promise<void> {
     await page.goto(`${SCHOOL}/errata?rule=alt%2Fempty-link`);
     await expect(page.getByText('The link leads to “choirs/index.html”.')).toBeVisible({ timeout: 10_000 });
     // Pages are checked again once their pictures are known: until then another picture may be the gravest.
-    await expect(page.getByText(/families and rights follow|what is listed may still change/)).toHaveCount(0, {
-      timeout: 10_000,
-    });
+    await expect(page.getByText(/families and rights follow|what is listed may still change/)).toHaveCount(
+      0,
+      {
+        timeout: 10_000,
+      },
+    );
   }).toPass({ timeout: 480_000 });
 }
 

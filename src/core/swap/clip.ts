@@ -31,6 +31,10 @@ export const CLIP_TYPES: Readonly<Record<string, string>> = {
   oga: 'audio/ogg',
 };
 
+/** Whether a file is a clip or a sound, by its name. */
+export const isClipPath = (path: string): boolean =>
+  Object.hasOwn(CLIP_TYPES, /\.(\w+)$/u.exec(path)?.[1]?.toLowerCase() ?? '');
+
 /** Bytes from the beginning by which the type of every clip can be told. */
 export const CLIP_HEAD_BYTES = 4096;
 

@@ -1,4 +1,5 @@
 /** Puts another clip or sound into places of one, in the edition being gathered: its bytes as they are, nothing recoded. */
+import { eq } from 'drizzle-orm';
 import Joi from 'joi';
 import { EDITORS } from '@/core/edition/edition-state';
 import { CLIP_HEAD_BYTES, clipOfBytes, whyNotAt, type Clip } from '@/core/swap/clip';
@@ -8,10 +9,14 @@ import { checkedInput } from '../../checked-input';
 import type { Database } from '../../db/database';
 import { asOne } from '../../db/in-transaction';
 import { intake } from '../../db/schema/editions';
+import { sites } from '../../db/schema/sites';
+import { sha256 as sha256Of } from '../../hash';
 import { ProblemError } from '../../problem-error';
 import { storeBytes } from '../../store/store';
 import { MAX_INTAKE_BYTES } from '../intake/intake-limits';
+import { clipBytes } from '../sites/clip-bytes';
 import { swapWithin } from './gather-swap';
+import type { KnownFile } from './keep-removal';
 
 export interface ClipRequest {
   readonly siteId: number;
@@ -20,6 +25,8 @@ export interface ClipRequest {
   readonly placementIds: readonly number[];
   readonly fileName: string;
   readonly bytes: Uint8Array;
+  /** Whether the old file goes from the site with it, once nothing plays it any more: for maintainers. */
+  readonly isOldTakenOff?: boolean;
 }
 
 const SCHEMA = Joi.object({
@@ -34,6 +41,8 @@ const SCHEMA = Joi.object({
   fileName: Joi.string().trim().min(1).max(255).required().messages({ '*': 'Choose the file to put in' }),
 });
 
+type Chosen = Omit<ClipRequest, 'bytes' | 'isOldTakenOff'>;
+
 /** For a clip no part of it must stay in view. */
 const MIDDLE = { x: 0.5, y: 0.5 };
 
@@ -44,13 +53,15 @@ const MIDDLE = { x: 0.5, y: 0.5 };
 export async function gatherClip(
   db: Database,
   actor: Actor,
-  { bytes, ...request }: ClipRequest,
+  { bytes, isOldTakenOff = false, ...request }: ClipRequest,
 ): Promise<number> {
   requireRole(actor, EDITORS, 'change clips');
-  const value = checkedInput(SCHEMA, request, { code: 'CLIP_INPUT', what: 'The clip was not added.' }) as Omit<ClipRequest, 'bytes'>; // prettier-ignore
+  if (isOldTakenOff) requireRole(actor, ['maintainer'], 'take files off the site');
+  const value = checkedInput(SCHEMA, request, { code: 'CLIP_INPUT', what: 'The clip was not added.' }) as Chosen; // prettier-ignore
   const { siteId, fromPath, placementIds, fileName } = value;
   const clip = await clipToPutIn(fileName, bytes);
   const sha256 = await storeBytes(bytes);
+  const old = isOldTakenOff ? await oldClip(db, value) : null;
   return asOne(db, async (tx) => {
     await refuseUnfit(tx, value, clip);
     const [row] = await tx.orm
@@ -62,11 +73,19 @@ export async function gatherClip(
       })
       .returning({ id: intake.id });
     if (!row) throw new Error('the new clip was not returned');
-    return swapWithin(tx, actor, {
+    const swap = {
       ...{ siteId, fromPath, placementIds, intakeId: row.id },
-      ...{ alt: null, caption: null, focal: MIDDLE },
-    });
+      ...{ alt: null, caption: null, focal: MIDDLE, isOldTakenOff: old !== null },
+    };
+    return swapWithin(tx, actor, swap, old ?? undefined);
   });
+}
+
+/** What the file that is put out holds; `null` where it is not there any more, and needs no taking off. */
+async function oldClip(db: Database, { siteId, fromPath: path }: Chosen): Promise<KnownFile | null> {
+  const [site] = await db.orm.select().from(sites).where(eq(sites.id, siteId));
+  const found = site ? await clipBytes(db, site, { path }) : null;
+  return found && { sha256: sha256Of(found.bytes), size: found.bytes.length };
 }
 
 async function clipToPutIn(fileName: string, bytes: Uint8Array): Promise<Clip> {
@@ -93,11 +112,7 @@ async function clipToPutIn(fileName: string, bytes: Uint8Array): Promise<Clip> {
 }
 
 /** Every chosen place must be able to play it. */
-async function refuseUnfit(
-  { pool }: Database,
-  { siteId, placementIds }: Omit<ClipRequest, 'bytes'>,
-  clip: Clip,
-): Promise<void> {
+async function refuseUnfit({ pool }: Database, { siteId, placementIds }: Chosen, clip: Clip): Promise<void> {
   const { rows } = await pool.query<{ page: string; kind: 'video' | 'audio' }>(
     `select page_path as page, kind from placements
      where site_id = $1 and id = any($2::bigint[]) and until_survey is null order by page_path, ordinal`,

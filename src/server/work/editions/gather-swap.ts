@@ -15,7 +15,7 @@ import { prepareRemovalsOf } from './prepare-removals-of';
 import { releasePlacements } from './release-placements';
 import type { PlaceWords } from '@/core/edit/word-edits';
 import type { FocalPoint } from '@/core/swap/crop';
-import { keepRemoval } from './keep-removal';
+import { keepRemoval, type KnownFile } from './keep-removal';
 import { EDITORS } from '@/core/edition/edition-state';
 
 export interface SwapRequest {
@@ -77,8 +77,17 @@ export async function gatherSwap(db: Database, actor: Actor, request: SwapReques
   return asOne(db, (tx) => swapWithin(tx, actor, value));
 }
 
-/** The same within a transaction of the caller's, who has looked at the role and the request. */
-export async function swapWithin(db: Database, actor: Actor, value: SwapRequest): Promise<number> {
+/**
+ * The same within a transaction of the caller's, who has looked at the role and the request.
+ *
+ * @param old what the old file holds, where surveys do not write it down
+ */
+export async function swapWithin(
+  db: Database,
+  actor: Actor,
+  value: SwapRequest,
+  old?: KnownFile,
+): Promise<number> {
   await refuseMissingPicture(db, value);
   const edition = await draftEdition(db, actor, value.siteId);
   await refuseOtherPlaces(db, value);
@@ -113,7 +122,7 @@ export async function swapWithin(db: Database, actor: Actor, value: SwapRequest)
     })
     .where(eq(intake.id, value.intakeId));
   if (change) await addJob(db.pool, 'prepare-change', { changeId: change.id }, `change-${change.id}`);
-  if (value.isOldTakenOff) await takeOldOff(db, actor, edition.id, value);
+  if (value.isOldTakenOff) await takeOldOff(db, actor, { editionId: edition.id, known: old }, value);
   await logEvent(db, actor, {
     siteId: value.siteId,
     verb: 'swap picture',
@@ -143,11 +152,11 @@ function ownColumns({ own = {}, placementIds }: SwapRequest): {
 async function takeOldOff(
   db: Database,
   actor: Actor,
-  editionId: number,
+  going: { readonly editionId: number; readonly known: KnownFile | undefined },
   { siteId, fromPath: path }: SwapRequest,
 ): Promise<void> {
   requireRole(actor, ['maintainer'], 'take files off the site');
-  await keepRemoval(db, actor, { editionId, path, siteId, mustGo: false });
+  await keepRemoval(db, actor, { ...going, path, siteId, mustGo: false });
 }
 
 async function refuseMissingPicture({ orm }: Database, { siteId, intakeId }: SwapRequest): Promise<void> {

@@ -9,6 +9,7 @@ import { CHUNK_BYTES } from '@/server/work/intake/intake-limits';
 import { Button } from '@/ui/button';
 import { useCloseWarning } from '@/ui/close-warning';
 import { bytesText, count, placeText } from '@/ui/format';
+import { OldFile } from '@/ui/old-file';
 import { Player } from '@/ui/player';
 import { ProblemText } from '@/ui/problem-text';
 import { sendByPieces } from '@/ui/send-by-pieces';
@@ -19,6 +20,8 @@ interface ClipDeskProps {
   path: string;
   places: readonly ClipPlaceRow[];
   mayGather: boolean;
+  /** Whether whoever looks may take files off the site. */
+  mayTakeOff: boolean;
   editionText: string;
   /** Largest file that is taken, in MB of 1,048,576 bytes. */
   mostMb: number;
@@ -32,12 +35,13 @@ interface Chosen {
 }
 
 /** Another clip for the places of one: chosen, played, and put into those that can play it. */
-export function ClipDesk({ slug, path, places, mayGather, editionText, mostMb }: ClipDeskProps) {
+export function ClipDesk({ slug, path, places, mayGather, mayTakeOff, editionText, mostMb }: ClipDeskProps) {
   const [chosen, setChosen] = useState<Chosen | null>(null);
   const [left, setLeft] = useState<ReadonlySet<number>>(new Set());
   const [problem, setProblem] = useState<Problem | null>(null);
   const [isBusy, start] = useTransition();
   const [sent, setSent] = useState(0);
+  const [isOldOff, setOldOff] = useState(false);
   useCloseWarning(isBusy);
   useEffect(() => () => (chosen ? URL.revokeObjectURL(chosen.url) : undefined), [chosen]);
   const choose = async (file: File | undefined) => {
@@ -48,6 +52,7 @@ export function ClipDesk({ slug, path, places, mayGather, editionText, mostMb }:
   };
   const whyNot = (place: ClipPlaceRow) => (chosen?.clip ? whyNotAt(place, chosen.clip) : null);
   const going = places.filter((place) => !left.has(place.id) && whyNot(place) === null);
+  const isAll = going.length === places.length;
   const toggle = (id: number) => {
     const next = new Set(left);
     if (!next.delete(id)) next.add(id);
@@ -59,7 +64,12 @@ export function ClipDesk({ slug, path, places, mayGather, editionText, mostMb }:
     start(async () => {
       const ids = going.map(({ id }) => id);
       const upload = await sendClip(slug, chosen.file, setSent).catch((error: Error) => notSent(chosen.file, error)); // prettier-ignore
-      setProblem(typeof upload === 'string' ? await putClip(slug, path, ids, upload) : upload);
+      const isOldTakenOff = isOldOff && isAll;
+      setProblem(
+        typeof upload === 'string'
+          ? await putClip(slug, path, ids, { uploadId: upload, isOldTakenOff })
+          : upload,
+      );
       setSent(0);
     });
   };
@@ -100,6 +110,11 @@ export function ClipDesk({ slug, path, places, mayGather, editionText, mostMb }:
           />
         ))}
       </ul>
+      {mayTakeOff && chosen?.clip ? (
+        <div className="mt-4">
+          <OldFile isOn={isOldOff && isAll} isAll={isAll} onChange={setOldOff} />
+        </div>
+      ) : null}
       {mayGather ? (
         <p className="mt-4 flex items-center gap-3">
           <Button
@@ -113,7 +128,7 @@ export function ClipDesk({ slug, path, places, mayGather, editionText, mostMb }:
             {chosen && isBusy
               ? `${bytesText(sent)} of ${bytesText(chosen.file.size)} sent`
               : chosen
-                ? `${count(going.length, 'place')} get it; the old file stays where it is`
+                ? `${count(going.length, 'place')} get it; the old file ${isOldOff && isAll ? 'goes' : 'stays where it is'}`
                 : 'Choose the new file first.'}
           </span>
         </p>

@@ -60,6 +60,7 @@ export default async function ClipPage({ params, searchParams }: SiteScreenProps
           path={name}
           places={places}
           mayGather={mayEdit(actor.role)}
+          mayTakeOff={actor.role === 'maintainer'}
           editionText={draft ? `edition ${draft.number}` : 'a new edition'}
           mostMb={MAX_INTAKE_BYTES / 1024 ** 2}
         />

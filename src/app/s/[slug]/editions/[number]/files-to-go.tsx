@@ -1,3 +1,4 @@
+import { isClipPath } from '@/core/swap/clip';
 import type { removals } from '@/server/db/schema/editions';
 import { bytesText, count } from '@/ui/format';
 import { Mat } from '@/ui/mat';
@@ -24,7 +25,9 @@ export function FilesToGo({ slug, taken, isDraft }: FilesToGoProps) {
       <ul className="mt-2">
         {taken.map(({ id, path, sha256, sizeBytes, state, searched, problem }) => (
           <li key={id} className="flex items-center gap-4 border-t border-line-2 px-5 py-2">
-            <Mat src={`/s/${slug}/image/${sha256}`} alt="" width={84} height={62} />
+            {isClipPath(path) ? null : (
+              <Mat src={`/s/${slug}/image/${sha256}`} alt="" width={84} height={62} />
+            )}
             <div className="min-w-0 flex-1">
               <p className="font-semibold break-all">{path}</p>
               <p className="text-sm text-ink-2">

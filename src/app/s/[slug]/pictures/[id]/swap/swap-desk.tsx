@@ -6,6 +6,7 @@ import type { SiteCandidate } from '@/app/_data/pairs/site-candidates';
 import { Button } from '@/ui/button';
 import { count, pixelsText } from '@/ui/format';
 import { keepingSubmit } from '@/ui/keeping-submit';
+import { OldFile } from '@/ui/old-file';
 import { ProblemText } from '@/ui/problem-text';
 import { Candidates, type CandidateRow } from './candidates';
 import { ChosenPicture } from './chosen-picture';
@@ -101,36 +102,6 @@ export function SwapDesk(props: SwapDeskProps) {
         </p>
       </form>
     </main>
-  );
-}
-
-interface OldFileProps {
-  isOn: boolean;
-  /** Whether the swap takes all its places. */
-  isAll: boolean;
-  onChange: (isOn: boolean) => void;
-}
-
-/** What becomes of the old picture's file. */
-function OldFile({ isOn, isAll, onChange }: OldFileProps) {
-  return (
-    <label className="flex items-start gap-2">
-      <input
-        type="checkbox"
-        className="mt-1 accent-green"
-        checked={isOn}
-        disabled={!isAll}
-        onChange={({ target }) => onChange(target.checked)}
-      />
-      <span>
-        Use the old one nowhere else: take its file off the site
-        <span className="block text-sm text-ink-2">
-          {isAll
-            ? 'Unless something else names it. Otherwise it stays where it is.'
-            : 'Only where it leaves all its places.'}
-        </span>
-      </span>
-    </label>
   );
 }
 
