@@ -93,7 +93,7 @@ describe('another clip in its place', () => {
     await gather({ isOldTakenOff: true }, MAINTAINER);
     await runJobs(held.db);
     const [edition] = await query<{ id: number }>("select id from editions where site_id = $1 and state = 'draft'"); // prettier-ignore
-    expect(await query('select path, state, problem from removals r join editions e on e.id = r.edition_id where e.site_id = $1')).toEqual([{ path: 'media/open (1).mp4', state: 'ready', problem: null }]); // prettier-ignore
+    expect(await query('select r.path, r.state, r.problem from removals r join editions e on e.id = r.edition_id where e.site_id = $1')).toEqual([{ path: 'media/open (1).mp4', state: 'ready', problem: null }]); // prettier-ignore
     await publishEdition(held.db, MAINTAINER, edition?.id ?? 0);
     await runJobs(held.db);
     const live = Object.keys(await snapshot(root));
@@ -109,7 +109,7 @@ describe('another clip in its place', () => {
     const [first] = await placesOf('media/open (1).mp4');
     await gather({ isOldTakenOff: true, placementIds: [first ?? 0] }, MAINTAINER);
     await runJobs(held.db);
-    const [removal] = await query<{ state: string; problem: { code: string } }>('select r.state, problem from removals r join editions e on e.id = r.edition_id where e.site_id = $1'); // prettier-ignore
+    const [removal] = await query<{ state: string; problem: { code: string } }>('select r.state, r.problem from removals r join editions e on e.id = r.edition_id where e.site_id = $1'); // prettier-ignore
     expect(removal).toMatchObject({ state: 'failed', problem: { code: 'FILE_USED' } });
   });
 
