@@ -17,6 +17,7 @@ import { CropProof, SHOWN_IN } from './crop-proof';
 import { Margin } from './margin';
 import { useDrawing } from './use-drawing';
 import { litSource } from './draw-revision';
+import { useSettled } from './use-settled';
 import { useSource } from './use-source';
 import { useUnkept } from './use-unkept';
 import { useRevision } from './use-revision';
@@ -45,7 +46,7 @@ interface PictureProofProps {
 /** One picture as a proof, with its margin: numbered steps, each with its figure, each changed or struck out. */
 export function PictureProof(props: PictureProofProps) {
   const { slug, subject, name, src, original, first, back } = props;
-  const { ready, hasFailed } = useSource(src);
+  const { ready, quick, hasFailed } = useSource(src);
   const [isBefore, setBefore] = useState(false);
   const compare = useCallback(() => setBefore((now) => !now), []);
   const opened = { revision: first, focal: props.focal, isMoved: false };
@@ -55,7 +56,9 @@ export function PictureProof(props: PictureProofProps) {
   );
   const { revision, focal, isMoved } = decided;
   const { light } = withoutStruck(revision);
-  const source = useMemo(() => ready && litSource(ready, light), [ready, light]);
+  // Light is worked out for every pixel: for fewer of them while it is being moved.
+  const drawn = useSettled(light, AT_REST_MS) === light ? ready : quick;
+  const source = useMemo(() => drawn && litSource(drawn, light), [drawn, light]);
   const [shape, setShape] = useState<Shape | null>(null);
   const { weight, problem: unweighed } = useWeight(slug, subject, revision);
   const [problem, setProblem] = useState<Problem | null>(null);
@@ -195,6 +198,9 @@ function Quiet({ isOff, onClick, children }: QuietProps) {
     </button>
   );
 }
+
+/** A slider that stood still for so long is let go. */
+const AT_REST_MS = 150;
 
 const UNREACHED: Problem = {
   code: 'REVISION_UNREACHED',
