@@ -14,7 +14,7 @@ const kept = useArriving();
 const grain = (seed: number, side: number) =>
   sharp({ create: { width: side, height: side, channels: 3, background: { r: (seed * 9) % 256, g: 90, b: 120 }, noise: { type: 'gaussian', mean: 128, sigma: 50 } } }).jpeg({ quality: 92 }).toBuffer(); // prettier-ignore
 
-// In full: 200 files of 6 MB.
+// In full: 200 files of 5 MB.
 const [MANY, LARGE] = process.env['IBIDEM_UPLOADS'] === 'full' ? [200, 200] : [20, 3];
 /** What the server's memory may grow by meanwhile, in bytes. */
 const MOST_MEMORY = 300 * 1024 ** 2;

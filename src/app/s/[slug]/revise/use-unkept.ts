@@ -31,6 +31,7 @@ export function useUnkept({ of, first, now, restore, isSent }: Unkept): void {
         forgetOld(localStorage, Date.now());
         const left = unkeptSteps(localStorage, of);
         if (left && JSON.stringify(left) !== kept) restore(left);
+        else forgetUnkept(localStorage, of);
       } else if (isChanged && !isSent) writeUnkept(localStorage, of, now, Date.now());
       else forgetUnkept(localStorage, of);
       return undefined;
