@@ -11,6 +11,7 @@ import { useCloseWarning } from '@/ui/close-warning';
 import { bytesText, count, placeText } from '@/ui/format';
 import { OldFile } from '@/ui/old-file';
 import { Player } from '@/ui/player';
+import { ProgressBar } from '@/ui/progress-bar';
 import { ProblemText } from '@/ui/problem-text';
 import { sendByPieces } from '@/ui/send-by-pieces';
 import { putClip } from './actions';
@@ -133,14 +134,7 @@ export function ClipDesk({ slug, path, places, mayGather, mayTakeOff, editionTex
           </span>
         </p>
       ) : null}
-      {chosen && isBusy ? (
-        <progress
-          aria-label="How much is sent"
-          max={Math.max(1, chosen.file.size)}
-          value={sent}
-          className="mt-2 block h-1.5 w-full accent-green"
-        />
-      ) : null}
+      {chosen && isBusy ? <ProgressBar label="How much is sent" done={sent} all={chosen.file.size} /> : null}
       {problem ? (
         <div className="mt-3">
           <ProblemText problem={problem} />

@@ -1,5 +1,6 @@
 import { bytesText, count, timeLeftText } from '@/ui/format';
 import { Button } from '@/ui/button';
+import { ProgressBar } from '@/ui/progress-bar';
 import type { Sending } from './use-uploads';
 
 interface ProgressProps {
@@ -47,14 +48,7 @@ export function Progress({ sendings, startedAt, now, onClear }: ProgressProps) {
           </Button>
         ) : null}
       </div>
-      {open > 0 ? (
-        <progress
-          aria-label="All files"
-          max={Math.max(1, total)}
-          value={sent}
-          className="mt-1.5 block h-1.5 w-full accent-green"
-        />
-      ) : null}
+      {open > 0 ? <ProgressBar label="All files" done={sent} all={total} /> : null}
       <ul className="mt-1 max-h-40 overflow-y-auto text-sm">
         {shown.map(({ key, name, size, sent: done, state, problem }) => (
           <li key={key} className="flex gap-3 py-0.5">

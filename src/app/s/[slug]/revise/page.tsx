@@ -75,7 +75,10 @@ const WAYS_OF_LINE = [{ as: 'line', text: 'Keep it so' }, ANOTHER] as const;
 function waysOfFile({ standing }: RevisionView, edition: string) {
   if (standing === 0) return [ANOTHER];
   return [
-    { as: 'places', text: `Put into its ${count(standing, 'place')}, in ${edition}` } as const,
+    {
+      as: 'places',
+      text: `Put into ${standing === 1 ? 'its place' : `its ${count(standing, 'place')}`}, in ${edition}`,
+    } as const,
     ANOTHER,
   ];
 }

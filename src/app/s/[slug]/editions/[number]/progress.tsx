@@ -1,3 +1,4 @@
+import { ProgressBar } from '@/ui/progress-bar';
 import type { publications, steps } from '@/server/db/schema/editions';
 import { count } from '@/ui/format';
 import { Note } from '@/ui/note';
@@ -25,12 +26,7 @@ export function Progress({ slug, run, steps: journal }: ProgressProps) {
           <p className="font-semibold">
             {verb}, {done} of {count(journal.length, 'file')}
           </p>
-          <progress
-            className="mt-1 h-1.5 w-full accent-(--green)"
-            max={Math.max(1, journal.length)}
-            value={done}
-            aria-label={verb}
-          />
+          <ProgressBar label={verb} done={done} all={journal.length} />
         </div>
       ) : null}
       {isUndoing ? (
