@@ -22,6 +22,8 @@ const config: NextConfig = {
     '@tus/server',
     '@tus/file-store',
   ],
+  // A page comes with its title, to every reader: sent behind the rest, it is missing where a screen reader says it first.
+  htmlLimitedBots: /.*/,
   experimental: { serverActions: { bodySizeLimit: '64mb' } },
   headers: async () => [
     { source: '/:path*', headers },

@@ -13,6 +13,7 @@ export async function look(page: Page, name: string): Promise<void> {
 
 /** No violation that axe can see. The page within a proof is the site's, and is not Ibidem's to mend. */
 export async function expectAccessible(page: Page): Promise<void> {
+  await expect(page).toHaveTitle(/./);
   const { violations } = await new AxeBuilder({ page }).exclude('iframe').analyze();
   expect(violations.map(({ id, nodes }) => `${id}: ${nodes.map(({ html }) => html).join(' ')}`)).toEqual([]);
 }

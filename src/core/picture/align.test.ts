@@ -42,6 +42,32 @@ describe('votedAlignments', () => {
       { numRuns: 60 },
     )); // prettier-ignore
 
+  it('finds as many that agree as holding every pair against every other does', () =>
+    fc.assert(
+      fc.property(
+        fc.array(
+          fc.record({
+            from: fc.record({ x: share, y: share, size: fc.double({ min: 0.02, max: 0.2, noNaN: true }) }),
+            to: fc.record({ x: share, y: share, size: fc.double({ min: 0.02, max: 0.2, noNaN: true }) }),
+          }),
+          { minLength: 1, maxLength: 40 },
+        ),
+        (matches) => {
+          const agreeing = matches.map((centre) => {
+            const scale = centre.to.size / centre.from.size;
+            const ones = matches.filter(
+              ({ from, to }) =>
+                Math.abs(Math.log(to.size / from.size / scale)) < 0.22 &&
+                Math.abs(scale * (from.x - centre.from.x) - (to.x - centre.to.x)) < 0.05 &&
+                Math.abs(scale * (from.y - centre.from.y) - (to.y - centre.to.y)) < 0.05,
+            );
+            return Math.min(ones.length, new Set(ones.map(({ from }) => from)).size);
+          });
+          expect(votedAlignments(matches, 1)[0]?.votes).toBe(Math.max(...agreeing));
+        },
+      ),
+    ));
+
   it('counts a landmark once, however many it is like', () => {
     const one = { x: 0.5, y: 0.5, size: 0.1 };
     const matches = [0.5, 0.502, 0.504, 0.506].map((x) => ({ from: one, to: { x, y: 0.5, size: 0.1 } }));

@@ -47,32 +47,42 @@ interface Placed extends Match, Alignment {
  * @param most how many different alignments are wanted
  */
 export function votedAlignments(matches: readonly Match[], most: number): Vote[] {
-  let open = matches.map(({ from, to }): Placed => {
-    const scale = to.size / from.size;
-    return { from, to, scale, log: Math.log(scale), dx: to.x - scale * from.x, dy: to.y - scale * from.y };
-  });
+  let open = matches
+    .map(({ from, to }): Placed => {
+      const scale = to.size / from.size;
+      return { from, to, scale, log: Math.log(scale), dx: to.x - scale * from.x, dy: to.y - scale * from.y };
+    })
+    .sort((a, b) => a.log - b.log);
   const found: Vote[] = [];
   while (found.length < most && open.length > 0) {
-    let best: Placed[] = [];
-    for (const centre of open) {
-      const agreeing = open.filter((match) => agrees(match, centre));
-      if (agreeing.length > best.length) best = agreeing;
-    }
-    open = open.filter((match) => !best.includes(match));
-    const owns = new Set(best.map(({ from }) => from)).size;
-    const others = new Set(best.map(({ to }) => to.x * 4096 + to.y)).size;
-    found.push({ ...fitted(best), votes: Math.min(owns, others) });
+    const best = new Set(mostAgreeing(open));
+    open = open.filter((match) => !best.has(match));
+    const owns = new Set([...best].map(({ from }) => from)).size;
+    const others = new Set([...best].map(({ to }) => to.x * 4096 + to.y)).size;
+    found.push({ ...fitted([...best]), votes: Math.min(owns, others) });
   }
   return found;
 }
 
-function agrees({ log, from, to }: Placed, centre: Placed): boolean {
-  return (
-    Math.abs(log - centre.log) < NEAR_SCALE &&
-    Math.abs(centre.scale * from.x + centre.dx - to.x) < NEAR_SHIFT &&
-    Math.abs(centre.scale * from.y + centre.dy - to.y) < NEAR_SHIFT
-  );
+/** The largest number of pairs that agree with one of them. */
+function mostAgreeing(open: readonly Placed[]): Placed[] {
+  let [most, best] = [0, open[0]!];
+  // They lie by scale: those of nearly one scale are a stretch of the list.
+  let [first, end] = [0, 0];
+  for (const centre of open) {
+    while (centre.log - open[first]!.log >= NEAR_SCALE) first++;
+    while (end < open.length && open[end]!.log - centre.log < NEAR_SCALE) end++;
+    if (end - first <= most) continue;
+    let count = 0;
+    for (let n = first; n < end; n++) if (isBeside(open[n]!, centre)) count++;
+    if (count > most) [most, best] = [count, centre];
+  }
+  return open.filter((match) => Math.abs(match.log - best.log) < NEAR_SCALE && isBeside(match, best));
 }
+
+const isBeside = ({ from, to }: Placed, centre: Placed): boolean =>
+  Math.abs(centre.scale * from.x + centre.dx - to.x) < NEAR_SHIFT &&
+  Math.abs(centre.scale * from.y + centre.dy - to.y) < NEAR_SHIFT;
 
 /** The frame that an alignment gives a picture in another. */
 export function frameOf({ scale, dx, dy }: Alignment, own: GreyPlane, other: GreyPlane): Frame {

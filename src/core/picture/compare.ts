@@ -4,7 +4,8 @@ import { CandidateIndex, WHOLE_DISTANCE, type Candidate } from './candidate-inde
 import type { Fingerprint } from './fingerprint';
 import { WHOLE, type GreyPlane } from './grey-plane';
 import { judged, mayAgree, type Link, type Looks } from './judge';
-import { exactFrame, roughFrame, type Refined } from './refine-frame';
+import type { Refined } from './closest-frame';
+import { exactFrame, roughFrame } from './refine-frame';
 import { mirrored } from './shrink';
 
 /** Shapes that differ by so much (as logarithm of their ratio) are not the same frame. */
@@ -25,6 +26,9 @@ const ICON_PX = 40;
 
 const isIcon = ({ width, height }: GreyPlane): boolean => Math.max(width, height) < ICON_PX;
 
+/** Agreement of detail from which a frame is the very same: nothing else can explain the picture better. */
+const CERTAIN = 0.95;
+
 /** A candidate with its fingerprint. */
 export interface Compared {
   readonly candidate: Candidate;
@@ -33,7 +37,7 @@ export interface Compared {
 
 /**
  * Links of a picture to those candidates that show the same. Whole frames are compared first: where a candidate turns
- * out to be the very same frame, cuttings are not looked for.
+ * out to be the very same frame for certain, cuttings are not looked for.
  */
 export function linksTo<T extends Compared>(
   own: Fingerprint,
@@ -44,7 +48,8 @@ export function linksTo<T extends Compared>(
   const wholes = others
     .flatMap((to) => linked(to, compareWhole(own, to)))
     .filter(({ to, link }) => mayBePart(to) || (link.kind === 'same' && !link.isMirrored));
-  if (wholes.some(({ link }) => link.kind === 'same' && !link.isMirrored)) return wholes;
+  if (wholes.some(({ link }) => link.kind === 'same' && !link.isMirrored && link.score >= CERTAIN))
+    return wholes;
   const isLinked = new Set(wholes.filter(({ link }) => link.kind === 'same').map(({ to }) => to));
   const rough = others
     .filter((to) => !isLinked.has(to) && mayBePart(to))
@@ -163,6 +168,8 @@ function exactPart(
   for (const { frame } of exact) {
     // Of a picture that is nearly square a square is the whole, but for a sliver: no less must agree.
     const isWhole = isSameShape(looks.plane, print.plane) && isWholeFrame(frame);
+    // Laid over each other just so they were judged before, as wholes.
+    if (isWhole && offWhole(frame) < SAME_FRAME) continue;
     const link = judged(looks, print, frame, { isMirrored: candidate.isMirrored, isWhole });
     if (link) return link;
   }
@@ -225,6 +232,11 @@ function middleFrame(own: GreyPlane, other: GreyPlane, fit: 'inside' | 'around')
 }
 
 /** Whether a frame is the whole one but for the inexactness of the search. */
-function isWholeFrame({ left, top, width, height }: Frame): boolean {
-  return Math.max(Math.abs(left), Math.abs(top), Math.abs(width - 1), Math.abs(height - 1)) < 0.012;
-}
+const isWholeFrame = (frame: Frame): boolean => offWhole(frame) < 0.012;
+
+/** By how much, in shares of the frame, one is off the whole. */
+const offWhole = ({ left, top, width, height }: Frame): number =>
+  Math.max(Math.abs(left), Math.abs(top), Math.abs(width - 1), Math.abs(height - 1));
+
+/** A quarter of a sample. */
+const SAME_FRAME = 0.001;

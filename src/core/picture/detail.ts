@@ -184,15 +184,27 @@ function blocksOf(
   const sums = new Float64Array(columns * rows * SUMS);
   for (let y = 0; y < rows * BLOCK; y++) {
     for (let column = 0; column < columns; column++) {
-      const at = (Math.floor(y / BLOCK) * columns + column) * SUMS;
       const from = y * width + column * BLOCK;
+      let light = 0;
+      let otherLight = 0;
+      let structure = 0;
+      let otherStructure = 0;
+      let shared = 0;
       for (let i = from; i < from + BLOCK; i++) {
-        sums[at]! += a[i]!;
-        sums[at + 1]! += b[i]!;
-        sums[at + 2]! += own[i]! * own[i]!;
-        sums[at + 3]! += other[i]! * other[i]!;
-        sums[at + 4]! += own[i]! * other[i]!;
+        const p = own[i]!;
+        const q = other[i]!;
+        light += a[i]!;
+        otherLight += b[i]!;
+        structure += p * p;
+        otherStructure += q * q;
+        shared += p * q;
       }
+      const at = (Math.floor(y / BLOCK) * columns + column) * SUMS;
+      sums[at]! += light;
+      sums[at + 1]! += otherLight;
+      sums[at + 2]! += structure;
+      sums[at + 3]! += otherStructure;
+      sums[at + 4]! += shared;
     }
   }
   return { columns, rows, sums };
@@ -213,12 +225,21 @@ function blockMoments({ columns, rows, sums }: Blocks, isCovered: Uint8Array) {
 
 const NO_MOMENTS: Moments = { meanA: 0, meanB: 0, aa: 0, bb: 0, ab: 0 };
 
-function tileOf({ columns, sums }: Blocks, row: number, column: number) {
-  const corner = (row * columns + column) * SUMS;
-  const below = corner + columns * SUMS;
-  const sum = (n: number) =>
-    sums[corner + n]! + sums[corner + SUMS + n]! + sums[below + n]! + sums[below + SUMS + n]!;
-  return { a: sum(0), b: sum(1), aa: sum(2), bb: sum(3), ab: sum(4) };
+function tileOf(blocks: Blocks, row: number, column: number) {
+  const corner = (row * blocks.columns + column) * SUMS;
+  return {
+    a: sumOfFour(blocks, corner),
+    b: sumOfFour(blocks, corner + 1),
+    aa: sumOfFour(blocks, corner + 2),
+    bb: sumOfFour(blocks, corner + 3),
+    ab: sumOfFour(blocks, corner + 4),
+  };
+}
+
+/** A sum over the block at the corner, those to the right of it and below, and the one across. */
+function sumOfFour({ columns, sums }: Blocks, at: number): number {
+  const below = at + columns * SUMS;
+  return sums[at]! + sums[at + SUMS]! + sums[below]! + sums[below + SUMS]!;
 }
 
 const details = new WeakMap<Float32Array, Float32Array>();
@@ -232,33 +253,43 @@ function withoutShade(samples: Float32Array, width: number, height: number): Flo
 
 function detailOf(samples: Float32Array, width: number, height: number): Float32Array {
   const rows = new Float32Array(samples.length);
-  for (let y = 0; y < height; y++) slidingMean(samples, rows, { start: y * width, stride: 1, count: width });
-  const means = new Float32Array(samples.length);
-  for (let x = 0; x < width; x++) slidingMean(rows, means, { start: x, stride: width, count: height });
-  for (let i = 0; i < means.length; i++) means[i] = samples[i]! - means[i]!;
-  return means;
+  for (let y = 0; y < height; y++) slidingMean(samples, rows, y * width, width);
+  // Down the columns all at once: one after the other they would be read across the rows.
+  const detail = new Float32Array(samples.length);
+  const sums = new Float64Array(width);
+  let n = 0;
+  for (let y = -AROUND; y < height; y++) {
+    const [entering, leaving] = [y + AROUND, y - AROUND - 1];
+    if (entering < height) {
+      n++;
+      for (let x = 0; x < width; x++) sums[x]! += rows[entering * width + x]!;
+    }
+    if (leaving >= 0) {
+      n--;
+      for (let x = 0; x < width; x++) sums[x]! -= rows[leaving * width + x]!;
+    }
+    if (y < 0) continue;
+    const at = y * width;
+    for (let x = 0; x < width; x++) detail[at + x] = samples[at + x]! - sums[x]! / n;
+  }
+  return detail;
 }
 
-interface Line {
-  readonly start: number;
-  readonly stride: number;
-  readonly count: number;
-}
-
-function slidingMean(from: Float32Array, to: Float32Array, { start, stride, count }: Line): void {
+/** Means of the neighbourhood along one row. */
+function slidingMean(from: Float32Array, to: Float32Array, start: number, count: number): void {
   let sum = 0;
   let n = 0;
   for (let i = -AROUND; i < count; i++) {
     const entering = i + AROUND;
     const leaving = i - AROUND - 1;
     if (entering < count) {
-      sum += from[start + entering * stride]!;
+      sum += from[start + entering]!;
       n++;
     }
     if (leaving >= 0) {
-      sum -= from[start + leaving * stride]!;
+      sum -= from[start + leaving]!;
       n--;
     }
-    if (i >= 0) to[start + i * stride] = sum / n;
+    if (i >= 0) to[start + i] = sum / n;
   }
 }

@@ -146,6 +146,31 @@ describe('families', () => {
     expect(together(families)).toEqual([['dark'], ['grey', 'grey small'], ['words']]);
   });
 
+  it.each([3, 4, 6])(
+    'gives cuttings and bordered files of a drawing by day and by night to their own (%i)',
+    (seed) => {
+      const day = pictureOf(seed);
+      const fades = (x: number, y: number) =>
+        Math.max(0, Math.min(1, 6 * ((x / 240 - 0.5) ** 2 + (y / 160 - 0.5) ** 2) - 0.3));
+      // Other light at the edges, and a little grain: cut or framed in white, both look much alike.
+      const night = drawn((x, y) =>
+        Math.max(0, (day.data[y * 240 + x] ?? 0) * (1 - 0.8 * fades(x, y)) - ((x + y) % 9 < 2 ? 14 : 0)),
+      );
+      const ways = (name: string, of: Drawn, larger: number) => [
+        file(name, of, 1000 + larger),
+        file(`${name} bordered`, shaped(of, { border: 8 }), 1100 + larger),
+        file(`${name} small`, shaped(of, { scale: 0.8 }), 800 + larger),
+        file(`${name} cut`, shaped(of, { cut: [0.15, 0.15, 0.7, 0.7] }), 700 + larger),
+      ];
+      const files = [...ways('day', day, 10), ...ways('night', night, 0)];
+      files.sort((a, b) => b.widthPx - a.widthPx);
+      expect(together(familiesOf(files))).toEqual([
+        ['day', 'day bordered', 'day cut', 'day small'],
+        ['night', 'night bordered', 'night cut', 'night small'],
+      ]);
+    },
+  );
+
   it('finds its way in a pattern that repeats', () => {
     const boards = pattern();
     const cut = shaped(boards, { cut: [0.05, 0.05, 0.9, 0.9] });

@@ -10,6 +10,7 @@ import type { Fingerprint } from './fingerprint';
 import {
   mayJoin,
   explained,
+  explainsBetter,
   turned,
   witness,
   compared,
@@ -145,7 +146,7 @@ export class FamilyBuilder {
     const links = linksTo(print, others).map(({ to, link }) => ({ to: to.group, link, witnesses: 0 }));
     links.sort((a, b) => b.link.score - a.link.score);
     const [same, ...moreSame] = links.filter(({ link }) => link.kind === 'same' && !link.isMirrored);
-    if (same) {
+    if (same && !links.some(({ link }) => explainsBetter(link, same.link))) {
       for (const { to, link } of moreSame) witness(same.to, to, link);
       // The largest stands for all of them.
       if (area(file) > area(same.to.files[0] as FamilyFile)) same.to.files.unshift(file);

@@ -55,6 +55,15 @@ export function mayJoin(group: Group, { to, link, witnesses }: GroupLink): boole
 /** How well a link explains a picture: of one that shows a part of it only, the rest stays unexplained. */
 export const explained = ({ score, own }: Link): number => score * own.width * own.height;
 
+/**
+ * Whether a picture is far likelier cut from another than the very same as a third: the cutting of a drawing by night may
+ * pass for that of the same by day, but is the drawing by night to the last line.
+ */
+export const explainsBetter = (part: Link, same: Link): boolean =>
+  part.kind === 'part' && !part.isMirrored && explained(part) >= same.score + BETTER;
+
+const BETTER = 0.04;
+
 /** The same link seen from the other side. */
 export const turned = (link: Link): Link => ({ ...link, own: link.other, other: link.own });
 

@@ -1,6 +1,7 @@
 /** Says of two pictures, laid over each other, whether they show the same, and how they differ. */
 import type { Frame } from './align';
 import { otherColours, type Tint } from './colour';
+import { insideBorder, partOfSamples } from './border';
 import { compareDetail, detailAgreement, type DetailComparison } from './detail';
 import { resample, WHOLE, type GreyPlane, type Rect } from './grey-plane';
 import { shrunk } from './shrink';
@@ -126,7 +127,8 @@ export function judged(
   if (!common) return null;
   const recoloured = otherColours(own.tint, other.tint, common);
   if (recoloured > RECOLOURED_OVER) return null;
-  const { width, height, a, b } = sampled(own.plane, other.plane, common, isWhole ? FINEST : FINEST_PART);
+  const both = sampled(own.plane, other.plane, common, isWhole ? FINEST : FINEST_PART);
+  const { width, height, a, b } = isWhole ? withoutBorder(both) : both;
   const detail = compareDetail(a, b, width, height);
   const { light } = detail;
   const link = (kind: Link['kind']): Link => ({
@@ -163,6 +165,14 @@ export function judged(
   return isAdded && isSameExposure(detail) && (keeps(OVER) || keeps(SMOOTH_OVER) || isLaidOverBare(detail))
     ? link('over')
     : null;
+}
+
+/** Two samples without the even border that both have: a wide white one agrees, whatever it is around. */
+function withoutBorder(both: Sampled): Sampled {
+  const { a, b, width } = both;
+  const inside = insideBorder([a, b], width, both.height);
+  if (!inside) return both;
+  return { ...inside, a: partOfSamples(a, width, inside), b: partOfSamples(b, width, inside) };
 }
 
 /** Whether the one may be the other, brighter or darker. Where hardly any light and shade is there, that can't be told. */
@@ -248,8 +258,16 @@ function commonPart(other: GreyPlane, { left, top, width, height }: Frame): Comm
   };
 }
 
+/** Brightness of two pictures on one grid, row by row. */
+interface Sampled {
+  readonly width: number;
+  readonly height: number;
+  readonly a: Float32Array;
+  readonly b: Float32Array;
+}
+
 /** Both pictures' common part on one grid, never finer than the coarser of the two. */
-function sampled(own: GreyPlane, other: GreyPlane, common: CommonPart, finest: number) {
+function sampled(own: GreyPlane, other: GreyPlane, common: CommonPart, finest: number): Sampled {
   const across = Math.min(own.width * common.own.width, other.width * common.other.width);
   const down = Math.min(own.height * common.own.height, other.height * common.other.height);
   const long = Math.min(finest, common.shape >= 1 ? across : down);
