@@ -71,13 +71,13 @@ test('thirty new pictures are described and paired by keys alone, and go live in
   expect(said.filter((text) => isOfItsCourse(text)).length).toBe(MANY);
   const row = page.getByRole('spinbutton').first();
   await row.focus();
-  const before = await row.getAttribute('aria-valuetext');
+  const before = (await row.getAttribute('aria-valuetext')) ?? '';
   await page.keyboard.press('ArrowRight');
-  expect(await row.getAttribute('aria-valuetext')).not.toBe(before);
+  await expect(row).not.toHaveAttribute('aria-valuetext', before);
   await page.keyboard.press('Control+z');
-  expect(await row.getAttribute('aria-valuetext')).toBe(before);
+  await expect(row).toHaveAttribute('aria-valuetext', before);
   await page.keyboard.press('Control+Shift+z');
-  expect(await row.getAttribute('aria-valuetext')).not.toBe(before);
+  await expect(row).not.toHaveAttribute('aria-valuetext', before);
   await page.keyboard.press('Control+z');
   await expect(page.getByRole('button', { name: `Put ${MANY} into the edition` })).toBeVisible();
   await page.keyboard.press('Control+Enter');

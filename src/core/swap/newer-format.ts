@@ -1,6 +1,9 @@
 /** A format that not every browser shows, written besides. */
 export type NewerFormat = 'webp' | 'avif';
 
+/** What they are called. */
+export const FORMAT_NAMES: Readonly<Record<NewerFormat, string>> = { webp: 'WebP', avif: 'AVIF' };
+
 /** How a site's new pictures are written: in the formats of the old ones, or in a newer one besides. */
 export type FormatPolicy = 'keep' | NewerFormat;
 

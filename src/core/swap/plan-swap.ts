@@ -200,7 +200,8 @@ const newerOf = ({ newer }: SwapPlace): NewerFormat | null =>
 /** A screen with one pixel to each of the place needs half of the picture; nearly as many are not worth a file. */
 const WORTH_A_FILE = 1.5;
 
-function narrower({ css }: Slot, { widthPx, heightPx }: PixelSize): PixelSize | null {
+/** The narrower file of a list of widths; `null` where it is not worth one. @param size of the place's own rendition */
+export function narrower({ css }: Slot, { widthPx, heightPx }: PixelSize): PixelSize | null {
   if (!css || widthPx < WORTH_A_FILE * css.widthPx) return null;
   const narrow = Math.max(1, Math.round(css.widthPx));
   return { widthPx: narrow, heightPx: Math.max(1, Math.round((heightPx * narrow) / widthPx)) };
@@ -212,7 +213,7 @@ function isNearly(a: PixelSize, b: PixelSize): boolean {
 }
 
 /** The slot's pixels, or what the crop has where that is less; never enlarged. */
-function fitted(crop: CropRect, slot: Slot): PixelSize {
+export function fitted(crop: CropRect, slot: Slot): PixelSize {
   const scale = Math.min(1, slot.widthPx / crop.widthPx, slot.heightPx / crop.heightPx);
   if (slot.shape === 'fixed' && slot.widthPx <= crop.widthPx && slot.heightPx <= crop.heightPx) {
     return { widthPx: slot.widthPx, heightPx: slot.heightPx };

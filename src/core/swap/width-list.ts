@@ -30,8 +30,16 @@ export function listsOfPage(places: readonly Spotted[]): ListsOfPage {
 /** An address that means the same within a list: there, blanks and commas part one from the next. */
 export const FITS_LIST = /^[^\s,"'()<>`=]+$/u;
 
+/** Whether a place can get a list as far as its page tells: an `img` of its own with a width in pixels and no list yet. */
+export function mayBeListed(place: Spotted & Pick<Placement, 'raw'>, lists: ListsOfPage): boolean {
+  if (place.kind !== 'img' || !place.declared.widthPx || !lists.hasWidths) return false;
+  const element = elementOfSpot(place.spot);
+  const isChosen = lists.listed.has(element) || /(?:^|>)[^>]*picture:\d+/u.test(element);
+  return !isChosen && FITS_LIST.test(place.raw);
+}
+
 /**
- * Whether a place can get a list: an `img` of its own with a width in pixels and no list yet, its address in quotes.
+ * Whether a place can get a list: one that may, whose address stands in quotes.
  *
  * @param text of the source that the place stands in
  */
@@ -40,10 +48,7 @@ export function canBeListed(
   lists: ListsOfPage,
   text: string,
 ): boolean {
-  if (place.kind !== 'img' || !place.declared.widthPx || !lists.hasWidths) return false;
-  const element = elementOfSpot(place.spot);
-  if (lists.listed.has(element) || /(?:^|>)[^>]*picture:\d+/u.test(element) || !FITS_LIST.test(place.raw))
-    return false;
+  if (!mayBeListed(place, lists)) return false;
   const quote = text.charAt(place.end);
   return /["']/u.test(quote) && text.charAt(place.start - 1) === quote;
 }

@@ -7,7 +7,7 @@ import { slugOf } from '@/core/swap/file-name';
 import type { PlaceWords } from '@/core/edit/word-edits';
 import { editsOfPlace } from '@/core/swap/swap-edits';
 import { wrapOf } from '@/core/swap/format-beside';
-import { canBeListed, listsOfPage, type ListsOfPage } from '@/core/swap/width-list';
+import { canBeListed } from '@/core/swap/width-list';
 import type { PixelSize } from '@/core/swap/slot';
 import type { DeclaredSlot } from '@/core/markup/placement';
 import type { Database } from '../../db/database';
@@ -16,6 +16,7 @@ import type { changes, intake, newFiles } from '../../db/schema/editions';
 import type { sites } from '../../db/schema/sites';
 import { makeRendition } from '../../imaging/make-rendition';
 import { storeBytes, storedBytes } from '../../store/store';
+import { listsThere } from './lists-there';
 import { refuseFewerPlaces, refuseOtherSource, type OpenedSources } from './opened-sources';
 import type { NewEdit, Prepared } from './prepared';
 import { rulesOf } from '../sites/site-connection';
@@ -131,26 +132,6 @@ function newerFormats(
     const found = wrapOf(place, page);
     return 'wrap' in found ? { format: formats, ...found } : found;
   };
-}
-
-/** How the pages of some places list widths at their pictures; none for a page that does not. */
-async function listsThere(
-  { pool }: Database,
-  siteId: number,
-  placementIds: readonly number[],
-): Promise<Map<string, ListsOfPage>> {
-  type Listed = Pick<typeof placements.$inferSelect, 'kind' | 'spot' | 'declared'> & {
-    readonly page: string;
-  };
-  const { rows } = await pool.query<Listed>(
-    `select page_path as page, kind, spot, declared from placements
-     where site_id = $1 and kind = 'srcset' and until_survey is null
-       and page_path in (select page_path from placements where id = any($2::bigint[]))`,
-    [siteId, placementIds],
-  );
-  const pages = new Map<string, Listed[]>();
-  for (const row of rows) pages.set(row.page, [...(pages.get(row.page) ?? []), row]);
-  return new Map([...pages].map(([page, listed]) => [page, listsOfPage(listed)]));
 }
 
 /** Where a sheet sets another width, a list would change it: then the file's own decides, or the sizes of the list. */

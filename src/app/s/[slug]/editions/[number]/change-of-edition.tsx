@@ -1,6 +1,6 @@
 import type { ReactNode } from 'react';
 import { isClipInIntake } from '@/core/swap/clip';
-import type { NotBeside } from '@/core/swap/newer-format';
+import { FORMAT_NAMES, type NotBeside } from '@/core/swap/newer-format';
 import type { Beside, SwapPlace } from '@/core/swap/plan-swap';
 import type { changes, edits, intake, newFiles } from '@/server/db/schema/editions';
 import { bytesText, count, placeText } from '@/ui/format';
@@ -26,10 +26,8 @@ type FileOf = ReadonlyMap<string, { readonly sizeBytes: number }>;
 /** What a place gets in a newer format. */
 function besideText({ format, files }: Beside, fileOf: FileOf): string {
   const sizes = files.flatMap(({ path }) => fileOf.get(path)?.sizeBytes ?? []).map(bytesText);
-  return ` · and as ${NAMES[format]} besides, ${sizes.join(' and ')}`;
+  return ` · and as ${FORMAT_NAMES[format]} besides, ${sizes.join(' and ')}`;
 }
-
-const NAMES = { webp: 'WebP', avif: 'AVIF' } as const;
 
 /** Why it gets none, where the site wants one at every img. */
 function notBesideText({ kind, newer }: SwapPlace): string {

@@ -3,6 +3,7 @@
 import { useRef, type KeyboardEvent, type PointerEvent } from 'react';
 import { focalOfCrop, type FocalPoint } from '@/core/swap/crop';
 import type { PixelSize } from '@/core/swap/slot';
+import { pixelsText } from '@/ui/format';
 import { DIRECTIONS } from '@/ui/point-on-picture';
 import type { Preview } from './desk-place';
 
@@ -22,7 +23,7 @@ const STEP = 0.05;
 
 /** The new picture in a place with its crop, which can be drawn to another part of it for this place alone. */
 export function After({ after, box, isOwn, onFocal }: AfterProps) {
-  const { crop, size, keeps, isTooSmall, src, slot } = after;
+  const { crop, size, keeps, isTooSmall, src, slot, made, narrowPx } = after;
   const from = useRef<{ x: number; y: number; crop: Preview['crop'] } | null>(null);
   const scale = box.width / crop.widthPx;
   const isMuchCut = keeps < LOOK_AT_BELOW;
@@ -93,9 +94,8 @@ export function After({ after, box, isOwn, onFocal }: AfterProps) {
         ) : null}
       </p>
       <p className="text-sm text-ink-2">
-        {slot.shape === 'free'
-          ? 'as large as it is'
-          : `made ${Math.min(slot.widthPx, crop.widthPx)} × ${Math.min(slot.heightPx, crop.heightPx)} pixels`}
+        {slot.shape === 'free' ? 'as large as it is' : `made ${pixelsText(made.widthPx, made.heightPx)} pixels`}
+        {narrowPx ? `, and ${narrowPx.toLocaleString('en')} wide for small screens` : ''}
         {isTooSmall ? (
           <span className="text-should">
             , {(slot.widthPx / crop.widthPx).toFixed(1)} times fewer than the place asks for

@@ -1,10 +1,14 @@
 import type { PlacementRow } from '@/app/_data/pictures/pictures';
 import { shareKept, type CropRect, type FocalPoint } from '@/core/swap/crop';
-import { cropFor } from '@/core/swap/plan-swap';
+import { cropFor, fitted, narrower } from '@/core/swap/plan-swap';
 import { slotOf, type PixelSize, type Slot } from '@/core/swap/slot';
 
 /** A place as the desk shows it; `ids` are its placements: one a page for a style sheet's rule. */
-export type DeskPlace = PlacementRow & { readonly ids: number[] };
+export type DeskPlace = PlacementRow & {
+  readonly ids: number[];
+  /** Whether it gets a list of widths, as other pictures of its page have one. */
+  readonly isListed: boolean;
+};
 
 export interface Preview {
   readonly slot: Slot;
@@ -12,6 +16,10 @@ export interface Preview {
   /** Share of the picture's area that is kept, 0 to 1. */
   readonly keeps: number;
   readonly isTooSmall: boolean;
+  /** Pixels that are made for the place. */
+  readonly made: PixelSize;
+  /** Width of a second file for screens with fewer pixels, where the place gets one. */
+  readonly narrowPx: number | null;
 }
 
 type CroppedCandidate = Parameters<typeof cropFor>[0];
@@ -27,11 +35,14 @@ export function previewOf(
   const { widthPx, heightPx } = candidate;
   const whole = { left: 0, top: 0, widthPx, heightPx };
   const crop = slot.shape === 'free' ? whole : cropFor(candidate, slot.widthPx / slot.heightPx, own);
+  const made = fitted(crop, slot);
   return {
     slot,
     crop,
     keeps: shareKept(candidate, crop),
     isTooSmall: slot.shape === 'fixed' && crop.widthPx < slot.widthPx,
+    made,
+    narrowPx: place.isListed ? (narrower(slot, made)?.widthPx ?? null) : null,
   };
 }
 

@@ -5,6 +5,9 @@ import { fitsOfPicture } from '@/app/_data/pairs/pairs';
 import { siteCandidates } from '@/app/_data/pairs/site-candidates';
 import { numbersIn, type SearchParams } from '@/app/_data/query';
 import { mayEdit } from '@/core/edition/edition-state';
+import { mayBeListed, type ListsOfPage } from '@/core/swap/width-list';
+import { database } from '@/server/db/database';
+import { listsThere } from '@/server/work/editions/lists-there';
 import { Empty } from '@/ui/empty';
 import { SwapDesk } from './swap-desk';
 import type { DeskPlace } from './desk-place';
@@ -27,7 +30,8 @@ export default async function SwapPage({ params, searchParams }: SwapPageProps) 
     .map((one) => ({ ...one, fit: fits.get(one.id) }))
     .toSorted((a, b) => (b.fit?.score ?? 0) - (a.fit?.score ?? 0));
   const first = candidates.some(({ id }) => id === wanted) ? wanted : null;
-  const places = deskPlaces(found.placements);
+  const ids = found.placements.map(({ id: placementId }) => placementId);
+  const places = deskPlaces(found.placements, await listsThere(database(), site.id, ids));
   const mayGather = mayEdit(actor.role);
   if (places.length === 0 || !mayGather) {
     return (
@@ -50,19 +54,27 @@ export default async function SwapPage({ params, searchParams }: SwapPageProps) 
       first={first}
       onSite={await siteCandidates(site.id, found.file)}
       mayTakeOff={actor.role === 'maintainer'}
+      formats={site.formats}
       editionText={draft ? `edition ${draft.number}` : 'a new edition'}
     />
   );
 }
 
 /** A reference in a style sheet is one place, however many pages it is met on. */
-function deskPlaces(placements: readonly PlacementRow[]): DeskPlace[] {
+function deskPlaces(
+  placements: readonly PlacementRow[],
+  lists: ReadonlyMap<string, ListsOfPage>,
+): DeskPlace[] {
   const places = new Map<string, DeskPlace>();
   for (const placement of placements) {
     const key = `${placement.sourcePath}#${placement.start}`;
     const known = places.get(key);
     if (known) known.ids.push(placement.id);
-    else places.set(key, { ...placement, ids: [placement.id] });
+    else {
+      const listed = lists.get(placement.pagePath);
+      const isListed = listed !== undefined && mayBeListed(placement, listed);
+      places.set(key, { ...placement, ids: [placement.id], isListed });
+    }
   }
   return [...places.values()];
 }

@@ -1,6 +1,7 @@
 'use client';
 
 import Link from 'next/link';
+import { FORMAT_NAMES, type FormatPolicy } from '@/core/swap/newer-format';
 import type { PixelSize } from '@/core/swap/slot';
 import type { SiteCandidate } from '@/app/_data/pairs/site-candidates';
 import { Button } from '@/ui/button';
@@ -30,6 +31,8 @@ interface SwapDeskProps {
   candidates: readonly CandidateRow[];
   /** The one that is chosen to begin with. */
   first: number | null;
+  /** How the site's new pictures are written. */
+  formats: FormatPolicy;
   editionText: string;
   /** Pictures that the site has already. */
   onSite: readonly SiteCandidate[];
@@ -38,7 +41,7 @@ interface SwapDeskProps {
 
 /** Old pictures in their slots, the candidate in the same slots, and the words, in one step. */
 export function SwapDesk(props: SwapDeskProps) {
-  const { slug, siteId, file, places, candidates, editionText, onSite, mayTakeOff } = props;
+  const { slug, siteId, file, places, candidates, editionText, onSite, mayTakeOff, formats } = props;
   const swap = useSwap({ slug, siteId, path: file.path, places, candidates, first: props.first });
   const { candidate, chosen, focal, taken } = swap;
   const old: PixelSize | null =
@@ -99,6 +102,9 @@ export function SwapDesk(props: SwapDeskProps) {
         <p className="text-sm text-ink-2">
           {count(taken.length, 'place')}. Words left empty stay as they are. Nothing is live until the edition
           is published.
+          {formats === 'keep'
+            ? ''
+            : ` Where a page can choose among files, the picture is also written as ${FORMAT_NAMES[formats]}: the edition says of each place whether it is.`}
         </p>
       </form>
     </main>
