@@ -2,7 +2,7 @@ import { Check } from 'lucide-react';
 import { Checkbox } from 'radix-ui';
 import { count, pixelsText, placeText } from '@/ui/format';
 import { kindText, slotText } from '@/ui/placement-text';
-import type { PixelSize } from '@/core/swap/slot';
+import { slotOf, type PixelSize } from '@/core/swap/slot';
 import type { OwnOfPlace } from '@/server/work/editions/gather-swap';
 import { After, type AfterPicture } from './after';
 import { drawnSize, type DeskPlace } from './desk-place';
@@ -20,10 +20,14 @@ interface PlaceRowProps {
   onOwn: (own: OwnOfPlace) => void;
 }
 
+/** Where neither the old picture nor the new one is known. */
+const NO_SIZE: PixelSize = { widthPx: 168, heightPx: 112 };
+
 /** One place of the desk: the old picture in its slot, and the new one in the same slot with its crop. */
 export function PlaceRow({ place, oldSrc, oldSize, isChosen, onChoose, after, own, onOwn }: PlaceRowProps) {
   const isSheet = place.sourcePath !== place.pagePath;
-  const box = after ? drawnSize(after.slot, after.size) : { width: 168, height: 112 };
+  const shape = after?.size ?? oldSize ?? NO_SIZE;
+  const box = drawnSize(after?.slot ?? slotOf(place.kind, place.declared, oldSize), shape);
   const name = placeText(place.pagePath);
   return (
     <li className="grid grid-cols-[20px_minmax(0,1fr)_minmax(0,1fr)] gap-3 border-b border-line-2 px-5 py-3">
