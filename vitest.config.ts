@@ -18,6 +18,9 @@ export default defineConfig({
           name: 'unit',
           include: ['{src,demo,tests}/**/*.test.ts'],
           exclude: ['**/*.db.test.ts', '**/node_modules/**'],
+          // Files share what is loaded: with a process for each, loading took three quarters of the time. So a test that
+          // changes what outlives it (a setting, a clock) puts it back.
+          isolate: false,
           // These end what hangs; they measure nothing, and a busy machine may be ten times slower.
           testTimeout: 600_000,
           hookTimeout: 900_000,
