@@ -94,7 +94,9 @@ export function After({ after, box, isOwn, onFocal }: AfterProps) {
         ) : null}
       </p>
       <p className="text-sm text-ink-2">
-        {slot.shape === 'free' ? 'as large as it is' : `made ${pixelsText(made.widthPx, made.heightPx)} pixels`}
+        {slot.shape === 'free'
+          ? 'as large as it is'
+          : `made ${pixelsText(made.widthPx, made.heightPx)} pixels`}
         {narrowPx ? `, and ${narrowPx.toLocaleString('en')} wide for small screens` : ''}
         {isTooSmall ? (
           <span className="text-should">
