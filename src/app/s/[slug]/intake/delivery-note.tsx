@@ -23,7 +23,11 @@ export function DeliveryNote({ slug, first }: { slug: string; first: DeliveryVie
   const { lines, chosen, undo } = note;
   const send = useCallback((files: readonly File[]) => void add(files), [add]);
   return (
-    <main className="min-h-[calc(100vh-46px)] bg-sheet" onKeyDown={note.onKey}>
+    <main
+      className="min-h-[calc(100vh-46px)] bg-sheet"
+      onKeyDown={note.onKey}
+      onClickCapture={note.onClickCapture}
+    >
       <NoteHead slug={slug} view={view} onPutAside={() => note.putNoteAside(clear)} />
       <DropPlace slug={slug} onFiles={send} onFetched={ask} />
       <Progress sendings={sendings} startedAt={startedAt} now={now} onClear={clear} />

@@ -1,7 +1,7 @@
 'use client';
 
 import { useRouter } from 'next/navigation';
-import { useCallback, useState, useTransition, type KeyboardEvent } from 'react';
+import { useCallback, useRef, useState, useTransition, type KeyboardEvent, type MouseEvent } from 'react';
 import { flushSync } from 'react-dom';
 import type { DeliveryLine, DeliveryView } from '@/app/_data/intake/delivery';
 import type { Problem } from '@/core/problem';
@@ -28,6 +28,8 @@ export function useNote(slug: string, { view, ask, patch }: Delivery) {
   const [undo, setUndo] = useState<Undo | null>(null);
   const [problem, setProblem] = useState<Problem | null>(null);
   const [isBusy, start] = useTransition();
+  /** What is being written, and whether it was; `null` where nothing is. */
+  const writing = useRef<Promise<boolean> | null>(null);
   const lines = view?.lines ?? [];
 
   const write = useCallback(
@@ -37,7 +39,13 @@ export function useNote(slug: string, { view, ask, patch }: Delivery) {
       setUndo(null);
       patch(changes);
       start(async () => {
-        const outcome = await writeLines(slug, changes);
+        const sent = writeLines(slug, changes);
+        const written = sent.then(({ ok }) => ok, () => false); // prettier-ignore
+        writing.current = written;
+        void written.then(() => {
+          if (writing.current === written) writing.current = null;
+        });
+        const outcome = await sent;
         if (outcome.ok) setUndo({ told, before: outcome.value });
         else setProblem(outcome.problem);
         ask();
@@ -99,6 +107,15 @@ export function useNote(slug: string, { view, ask, patch }: Delivery) {
     event.preventDefault();
     deed();
   };
+  // Where a link leads, what is written here is shown: it is followed once that is so, and not where it could not be.
+  const onClickCapture = (event: MouseEvent) => {
+    const href = (event.target as Element).closest('a[href]')?.getAttribute('href');
+    const written = writing.current;
+    const isElsewhere = event.ctrlKey || event.metaKey || event.shiftKey || event.altKey;
+    if (!href || !written || isElsewhere) return;
+    event.preventDefault();
+    void written.then((isWritten) => (isWritten ? router.push(href) : undefined));
+  };
   const putNoteAside = (then: () => void) =>
     start(async () => {
       const outcome = await putAside(slug);
@@ -109,6 +126,7 @@ export function useNote(slug: string, { view, ask, patch }: Delivery) {
     });
   return {
     ...{ lines, here, open, chosen, undo, problem, isBusy },
-    ...{ setHere, setOpen, setChosen, setUndo, write, check, strike, keep, choose, onKey, putNoteAside },
+    ...{ setHere, setOpen, setChosen, setUndo, write, check, strike, keep, choose, putNoteAside },
+    ...{ onKey, onClickCapture },
   };
 }
