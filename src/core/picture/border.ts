@@ -17,7 +17,8 @@ const MOST = 0.6;
 /**
  * What lies within the border that samples of one size have all alike; `null` where they have none.
  *
- * @param all brightness row by row
+ * @param all brightness, 0 to 255, row by row
+ * @param width of each in samples, as `height`
  */
 export function insideBorder(all: readonly Float32Array[], width: number, height: number): Inside | null {
   const isEven = (start: number, stride: number, count: number) =>
@@ -39,7 +40,7 @@ export function insideBorder(all: readonly Float32Array[], width: number, height
   return { left, top, width: right - left, height: bottom - top };
 }
 
-/** The samples of a rectangle, row by row. */
+/** The samples of a rectangle, row by row. @param width of all of them, in samples */
 export function partOfSamples(samples: Float32Array, width: number, inside: Inside): Float32Array {
   const part = new Float32Array(inside.width * inside.height);
   for (let y = 0; y < inside.height; y++) {

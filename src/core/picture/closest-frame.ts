@@ -22,6 +22,8 @@ const SETTLED = 0.02;
 const WORTH = 2e-5;
 /** Added to the diagonal, so that a picture that is even along one side is not shifted along it by chance (Marquardt). */
 const DAMPING = 2e-3;
+/** The same where there is no slope at all: mean square of it, of 255 a sample. */
+const LEAST_SLOPE = 1e-6;
 
 /**
  * Shifts, scales and stretches a picture a little over another until both agree best: the squares of what differs are
@@ -182,7 +184,7 @@ function add(sums: Float64Array, values: readonly number[]): void {
 function stepFrom(laid: Overlay, { normal, right }: Sums): Frame | null {
   for (let i = 1; i < UNKNOWNS; i++) {
     const at = i * UNKNOWNS + i;
-    normal[at]! += DAMPING * normal[at]! + laid.n * 1e-6;
+    normal[at]! += DAMPING * normal[at]! + LEAST_SLOPE * laid.n;
   }
   const found = solved(normal, right);
   const contrast = found[0]!;

@@ -52,7 +52,7 @@ function narrowed(data: Float32Array, size: number, across: Weights, height: num
   for (let y = 0; y < height; y++) {
     const base = y * size;
     const to = y * width;
-    // Up to three of each, as nearly always: written out, since going round for so few takes twice as long.
+    // Up to three of each, as nearly always: written out, since going round for so few takes half as long again.
     if (most <= 3)
       for (let x = 0; x < width; x++) {
         const at = base + from[x]!;

@@ -2,27 +2,18 @@
  * Plans a swap: which file each placement gets, how it is cropped, and what that costs. Decides nothing about rights
  * or freshness, makes no pixels and changes no source.
  */
-import { suggestedCrop, type ShapePoint } from '../focus/shape-points';
+import type { SourceEdit } from '../edit/source-edit';
 import type { PlacementKind } from '../markup/kinds/kind';
 import type { DeclaredSlot, WordAnchors } from '../markup/placement';
 import type { Span } from '../source/span';
-import { cropToShape, shareKept, type CropRect, type FocalPoint } from './crop';
+import type { CropRect, FocalPoint } from './crop';
 import { folderOf, freeName } from './file-name';
+import { isLeftAlone, madeForPlace, type FittingPicture, type RenditionFormat } from './made-for-place';
 import type { NewerFormat, NotBeside } from './newer-format';
-import type { SourceEdit } from '../edit/source-edit';
-import { slotOf, type PixelSize, type Slot } from './slot';
-
-/** Formats in which renditions are made; `original` leaves the candidate's bytes as they are. */
-type RenditionFormat = 'jpeg' | 'png' | 'webp' | 'avif' | 'original';
+import type { PixelSize, Slot } from './slot';
 
 /** The picture to put in. */
-export interface Candidate extends PixelSize {
-  /** As sharp names it: `jpeg`, `png`, `svg`, `gif` … */
-  readonly format: string;
-  readonly isAnimated: boolean;
-  readonly focal: FocalPoint;
-  /** Its best crops, where the point is the suggested one. */
-  readonly shapes?: readonly ShapePoint[];
+export interface Candidate extends FittingPicture {
   /** Slug from which file names are made. */
   readonly slug: string;
 }
@@ -153,21 +144,12 @@ export function planSwap(input: {
   };
 
   const places = input.places.map((place): PlannedPlace => {
-    const slot = slotOf(place.kind, place.declared, input.oldSize(place.path));
+    const { isAsItIs, narrow, ...fit } = madeForPlace(place, candidate, input.oldSize(place.path));
+    const { slot, crop, size, format, keeps, isTooSmall } = fit;
     const folder = folderOf(place.path);
-    if (candidate.isAnimated || candidate.format === 'svg') {
-      return { place, slot, rendition: asItIs(folder), keeps: 1, isTooSmall: false };
-    }
-    const crop =
-      slot.shape === 'free' ? whole : cropFor(candidate, slot.widthPx / slot.heightPx, place.focal);
-    const size = fitted(crop, slot);
-    const format = formatFor(place, candidate);
-    const keeps = shareKept(candidate, crop);
-    const isTooSmall = slot.shape === 'fixed' && size.widthPx < slot.widthPx;
-    const isAsItIs = isNearly(crop, candidate) && isNearly(size, candidate) && format === candidate.format;
+    if (isLeftAlone(candidate)) return { place, slot, rendition: asItIs(folder), keeps, isTooSmall };
     const inSize = (px: PixelSize) => rendered({ folder, format, crop, px });
     const rendition = isAsItIs ? asItIs(folder) : inSize(size);
-    const narrow = place.isListed && !isAsItIs ? narrower(slot, size) : null;
     const list = narrow ? { list: [inSize(narrow), rendition] } : {};
     const planned = { place, slot, rendition, keeps, isTooSmall, ...list };
     const newer = newerOf(place);
@@ -179,57 +161,5 @@ export function planSwap(input: {
   return { places, renditions: [...made.values()] };
 }
 
-/**
- * The crop of a shape: about the point that somebody chose for the place, else the best one that was found.
- *
- * @param ratio width ÷ height, > 0
- */
-export function cropFor(
-  candidate: Pick<Candidate, 'widthPx' | 'heightPx' | 'focal' | 'shapes'>,
-  ratio: number,
-  own: FocalPoint | undefined,
-): CropRect {
-  const { focal, shapes } = candidate;
-  if (own || !shapes) return cropToShape(candidate, ratio, own ?? focal);
-  return suggestedCrop(candidate, ratio, focal, shapes);
-}
-
 const newerOf = ({ newer }: SwapPlace): NewerFormat | null =>
   newer && 'format' in newer ? newer.format : null;
-
-/** A screen with one pixel to each of the place needs half of the picture; nearly as many are not worth a file. */
-const WORTH_A_FILE = 1.5;
-
-/** The narrower file of a list of widths; `null` where it is not worth one. @param size of the place's own rendition */
-export function narrower({ css }: Slot, { widthPx, heightPx }: PixelSize): PixelSize | null {
-  if (!css || widthPx < WORTH_A_FILE * css.widthPx) return null;
-  const narrow = Math.max(1, Math.round(css.widthPx));
-  return { widthPx: narrow, heightPx: Math.max(1, Math.round((heightPx * narrow) / widthPx)) };
-}
-
-/** A pixel more or less is no other picture: 1,600 × 1,067 where 1,600 × 1,066 were asked for. */
-function isNearly(a: PixelSize, b: PixelSize): boolean {
-  return Math.abs(a.widthPx - b.widthPx) <= 1 && Math.abs(a.heightPx - b.heightPx) <= 1;
-}
-
-/** The slot's pixels, or what the crop has where that is less; never enlarged. */
-export function fitted(crop: CropRect, slot: Slot): PixelSize {
-  const scale = Math.min(1, slot.widthPx / crop.widthPx, slot.heightPx / crop.heightPx);
-  if (slot.shape === 'fixed' && slot.widthPx <= crop.widthPx && slot.heightPx <= crop.heightPx) {
-    return { widthPx: slot.widthPx, heightPx: slot.heightPx };
-  }
-  return {
-    widthPx: Math.max(1, Math.round(crop.widthPx * scale)),
-    heightPx: Math.max(1, Math.round(crop.heightPx * scale)),
-  };
-}
-
-/** A declared type is kept; icons are PNG; otherwise the candidate's own format where browsers show it. */
-function formatFor(place: SwapPlace, candidate: Candidate): Exclude<RenditionFormat, 'original'> {
-  const declared = /^image\/(webp|avif|png|jpeg)$/i
-    .exec(place.declared.type?.trim() ?? '')?.[1]
-    ?.toLowerCase();
-  if (declared) return declared as Exclude<RenditionFormat, 'original'>;
-  if (place.kind === 'icon') return 'png';
-  return candidate.format === 'png' || candidate.format === 'webp' ? candidate.format : 'jpeg';
-}

@@ -8,8 +8,6 @@ import type { PlaceWords } from '@/core/edit/word-edits';
 import { editsOfPlace } from '@/core/swap/swap-edits';
 import { wrapOf } from '@/core/swap/format-beside';
 import { canBeListed } from '@/core/swap/width-list';
-import type { PixelSize } from '@/core/swap/slot';
-import type { DeclaredSlot } from '@/core/markup/placement';
 import type { Database } from '../../db/database';
 import { placements } from '../../db/schema/content';
 import type { changes, intake, newFiles } from '../../db/schema/editions';
@@ -17,6 +15,7 @@ import type { sites } from '../../db/schema/sites';
 import { makeRendition } from '../../imaging/make-rendition';
 import { storeBytes, storedBytes } from '../../store/store';
 import { listsThere } from './lists-there';
+import { isAsWideAsItSays, measuredSlots, withMeasured } from './measured-slots';
 import { refuseFewerPlaces, refuseOtherSource, type OpenedSources } from './opened-sources';
 import type { NewEdit, Prepared } from './prepared';
 import { rulesOf } from '../sites/site-connection';
@@ -55,6 +54,7 @@ async function planFor(
   );
   refuseFewerPlaces(change.placementIds.length, chosen.length);
   const places: SwapPlace[] = [];
+  const slots = await measuredSlots(db, picture.siteId, change.placementIds);
   const lists = await listsThere(db, picture.siteId, change.placementIds);
   const newerOf = newerFormats(sources, site);
   const words = new Map<SwapPlace, PlaceWords>();
@@ -65,7 +65,7 @@ async function planFor(
       .from(placements)
       .where(eq(placements.id, Number(id)));
     if (!row?.filePath) continue;
-    const measured = await measuredSlot(db, row);
+    const measured = slots.get(row.id) ?? null;
     const declared = withMeasured(row, measured);
     const focal = change.placeFocals[id];
     const beside = lists.get(row.pagePath);
@@ -134,32 +134,7 @@ function newerFormats(
   };
 }
 
-/** Where a sheet sets another width, a list would change it: then the file's own decides, or the sizes of the list. */
-const isAsWideAsItSays = ({ declared }: Place, measured: PixelSize | null): boolean =>
-  measured === null || Math.abs(measured.widthPx - (declared.widthPx ?? 0)) <= 1;
-
-/** What a place declares, completed by what was measured of it. */
-function withMeasured({ kind, declared }: Place, measured: PixelSize | null): DeclaredSlot {
-  // An enlarge target, an icon or a share picture has no space of its own on the page.
-  if (!MEASURABLE.has(kind) || declared.widthPx !== null || declared.heightPx !== null) return declared;
-  return measured ? { ...declared, ...measured } : declared;
-}
-
-/** The space of a place in CSS pixels, as a reader's browser measured it on that very page; `null` where none has. */
-async function measuredSlot({ pool }: Database, { siteId, pagePath, sourcePath, start }: Place) {
-  const { rows } = await pool.query<{ width_px: number; height_px: number }>(
-    `select s.width_px, s.height_px from slots s join pages p on p.site_id = s.site_id and p.path = s.page_path
-     where s.site_id = $1 and s.page_path = $2 and s.source_path = $3 and s.start = $4 and s.width = 'desktop'
-       and s.sha256 = p.sha256`,
-    [siteId, pagePath, sourcePath, start],
-  );
-  const [slot] = rows;
-  return slot ? { widthPx: Math.round(slot.width_px), heightPx: Math.round(slot.height_px) } : null;
-}
-
 type Place = typeof placements.$inferSelect;
-
-const MEASURABLE = new Set(['img', 'input', 'svg-image', 'poster']);
 
 async function editsFor(plan: SwapPlan, wordsOf: WordsOf, sources: OpenedSources): Promise<NewEdit[]> {
   const seen = new Set<string>();

@@ -1,10 +1,11 @@
-import { beforeAll, expect, it } from 'vitest';
+import { afterAll, beforeAll, expect, it, vi } from 'vitest';
 import { proofToken, readProofToken } from './proof-token';
 
 beforeAll(() => {
-  process.env['DATABASE_URL'] ??= 'postgres://localhost/none';
-  process.env['IBIDEM_SECRET'] ??= 's'.repeat(40);
+  vi.stubEnv('DATABASE_URL', 'postgres://localhost/none');
+  vi.stubEnv('IBIDEM_SECRET', 's'.repeat(40));
 });
+afterAll(() => vi.unstubAllEnvs());
 
 const now = Date.UTC(2026, 10, 25);
 

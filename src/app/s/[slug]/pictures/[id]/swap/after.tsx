@@ -2,12 +2,13 @@
 
 import { useRef, type KeyboardEvent, type PointerEvent } from 'react';
 import { focalOfCrop, type FocalPoint } from '@/core/swap/crop';
+import type { MadeForPlace } from '@/core/swap/made-for-place';
 import type { PixelSize } from '@/core/swap/slot';
 import { pixelsText } from '@/ui/format';
 import { DIRECTIONS } from '@/ui/point-on-picture';
-import type { Preview } from './desk-place';
 
-export type AfterPicture = Preview & { readonly src: string; readonly size: PixelSize };
+/** What is made for the place, of the whole picture. */
+export type AfterPicture = MadeForPlace & { readonly src: string; readonly of: PixelSize };
 
 interface AfterProps {
   after: AfterPicture;
@@ -23,14 +24,14 @@ const STEP = 0.05;
 
 /** The new picture in a place with its crop, which can be drawn to another part of it for this place alone. */
 export function After({ after, box, isOwn, onFocal }: AfterProps) {
-  const { crop, size, keeps, isTooSmall, src, slot, made, narrowPx } = after;
-  const from = useRef<{ x: number; y: number; crop: Preview['crop'] } | null>(null);
+  const { crop, of, size, keeps, isTooSmall, isAsItIs, src, slot, narrow } = after;
+  const from = useRef<{ x: number; y: number; crop: MadeForPlace['crop'] } | null>(null);
   const scale = box.width / crop.widthPx;
   const isMuchCut = keeps < LOOK_AT_BELOW;
-  const isWhole = crop.widthPx >= size.widthPx && crop.heightPx >= size.heightPx;
-  const middle = focalOfCrop(size, crop, { x: 0.5, y: 0.5 });
-  const move = (start: Preview['crop'], dx: number, dy: number) =>
-    onFocal(focalOfCrop(size, { ...start, left: start.left + dx, top: start.top + dy }, middle));
+  const isWhole = crop.widthPx >= of.widthPx && crop.heightPx >= of.heightPx;
+  const middle = focalOfCrop(of, crop, { x: 0.5, y: 0.5 });
+  const move = (start: MadeForPlace['crop'], dx: number, dy: number) =>
+    onFocal(focalOfCrop(of, { ...start, left: start.left + dx, top: start.top + dy }, middle));
   const onPointerDown = (event: PointerEvent<HTMLButtonElement>) => {
     event.currentTarget.setPointerCapture(event.pointerId);
     from.current = { x: event.clientX, y: event.clientY, crop };
@@ -52,8 +53,8 @@ export function After({ after, box, isOwn, onFocal }: AfterProps) {
       draggable={false}
       className="absolute max-w-none"
       style={{
-        width: size.widthPx * scale,
-        height: size.heightPx * scale,
+        width: of.widthPx * scale,
+        height: of.heightPx * scale,
         left: -crop.left * scale,
         top: -crop.top * scale,
       }}
@@ -94,10 +95,8 @@ export function After({ after, box, isOwn, onFocal }: AfterProps) {
         ) : null}
       </p>
       <p className="text-sm text-ink-2">
-        {slot.shape === 'free'
-          ? 'as large as it is'
-          : `made ${pixelsText(made.widthPx, made.heightPx)} pixels`}
-        {narrowPx ? `, and ${narrowPx.toLocaleString('en')} wide for small screens` : ''}
+        {isAsItIs ? 'as it is' : `made ${pixelsText(size.widthPx, size.heightPx)} pixels`}
+        {narrow ? `, and ${narrow.widthPx.toLocaleString('en')} wide for small screens` : ''}
         {isTooSmall ? (
           <span className="text-should">
             , {(slot.widthPx / crop.widthPx).toFixed(1)} times fewer than the place asks for

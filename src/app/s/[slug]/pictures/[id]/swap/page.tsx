@@ -5,8 +5,10 @@ import { fitsOfPicture } from '@/app/_data/pairs/pairs';
 import { siteCandidates } from '@/app/_data/pairs/site-candidates';
 import { numbersIn, type SearchParams } from '@/app/_data/query';
 import { mayEdit } from '@/core/edition/edition-state';
+import type { PixelSize } from '@/core/swap/slot';
 import { mayBeListed, type ListsOfPage } from '@/core/swap/width-list';
 import { database } from '@/server/db/database';
+import { isAsWideAsItSays, measuredSlots, withMeasured } from '@/server/work/editions/measured-slots';
 import { listsThere } from '@/server/work/editions/lists-there';
 import { Empty } from '@/ui/empty';
 import { SwapDesk } from './swap-desk';
@@ -31,7 +33,11 @@ export default async function SwapPage({ params, searchParams }: SwapPageProps) 
     .toSorted((a, b) => (b.fit?.score ?? 0) - (a.fit?.score ?? 0));
   const first = candidates.some(({ id }) => id === wanted) ? wanted : null;
   const ids = found.placements.map(({ id: placementId }) => placementId);
-  const places = deskPlaces(found.placements, await listsThere(database(), site.id, ids));
+  const places = deskPlaces(
+    found.placements,
+    await listsThere(database(), site.id, ids),
+    await measuredSlots(database(), site.id, ids),
+  );
   const mayGather = mayEdit(actor.role);
   if (places.length === 0 || !mayGather) {
     return (
@@ -64,6 +70,7 @@ export default async function SwapPage({ params, searchParams }: SwapPageProps) 
 function deskPlaces(
   placements: readonly PlacementRow[],
   lists: ReadonlyMap<string, ListsOfPage>,
+  slots: ReadonlyMap<number, PixelSize>,
 ): DeskPlace[] {
   const places = new Map<string, DeskPlace>();
   for (const placement of placements) {
@@ -72,8 +79,11 @@ function deskPlaces(
     if (known) known.ids.push(placement.id);
     else {
       const listed = lists.get(placement.pagePath);
-      const isListed = listed !== undefined && mayBeListed(placement, listed);
-      places.set(key, { ...placement, ids: [placement.id], isListed });
+      const measured = slots.get(placement.id) ?? null;
+      const isListed =
+        listed !== undefined && isAsWideAsItSays(placement, measured) && mayBeListed(placement, listed);
+      const declared = withMeasured(placement, measured);
+      places.set(key, { ...placement, declared, ids: [placement.id], isListed });
     }
   }
   return [...places.values()];

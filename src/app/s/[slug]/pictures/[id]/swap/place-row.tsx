@@ -26,7 +26,7 @@ const NO_SIZE: PixelSize = { widthPx: 168, heightPx: 112 };
 /** One place of the desk: the old picture in its slot, and the new one in the same slot with its crop. */
 export function PlaceRow({ place, oldSrc, oldSize, isChosen, onChoose, after, own, onOwn }: PlaceRowProps) {
   const isSheet = place.sourcePath !== place.pagePath;
-  const shape = after?.size ?? oldSize ?? NO_SIZE;
+  const shape = after?.of ?? oldSize ?? NO_SIZE;
   const box = drawnSize(after?.slot ?? slotOf(place.kind, place.declared, oldSize), shape);
   const name = placeText(place.pagePath);
   return (

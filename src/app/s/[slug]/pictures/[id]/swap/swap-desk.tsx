@@ -1,6 +1,7 @@
 'use client';
 
 import Link from 'next/link';
+import { madeForPlace } from '@/core/swap/made-for-place';
 import { FORMAT_NAMES, type FormatPolicy } from '@/core/swap/newer-format';
 import type { PixelSize } from '@/core/swap/slot';
 import type { SiteCandidate } from '@/app/_data/pairs/site-candidates';
@@ -11,7 +12,7 @@ import { OldFile } from '@/ui/old-file';
 import { ProblemText } from '@/ui/problem-text';
 import { Candidates, type CandidateRow } from './candidates';
 import { ChosenPicture } from './chosen-picture';
-import { previewOf, type DeskPlace } from './desk-place';
+import type { DeskPlace } from './desk-place';
 import { OwnCandidates } from './own-candidates';
 import { PlaceRow } from './place-row';
 import { keyOf, useSwap } from './use-swap';
@@ -63,9 +64,13 @@ export function SwapDesk(props: SwapDeskProps) {
               after={
                 candidate && src
                   ? {
-                      ...previewOf(place, old, swap.cropped(candidate), swap.ownOf(place).focal),
+                      ...madeForPlace(
+                        { ...place, focal: swap.ownOf(place).focal },
+                        swap.cropped(candidate),
+                        old,
+                      ),
                       src: `${src}?whole`,
-                      size: candidate,
+                      of: candidate,
                     }
                   : null
               }

@@ -85,8 +85,8 @@ export function useSwap({ slug, siteId, path, places, candidates, first }: Desk)
       submit,
     },
     /** The candidate as it is cropped: by its best crops as long as nobody moved its point. */
-    cropped: ({ widthPx, heightPx, focalBecause, shapes }: CandidateRow) => ({
-      ...{ widthPx, heightPx, focal },
+    cropped: ({ widthPx, heightPx, format, isAnimated, focalBecause, shapes }: CandidateRow) => ({
+      ...{ widthPx, heightPx, format, isAnimated, focal },
       ...(shapes && focalBecause && !chosen?.focal ? { shapes } : {}),
     }),
     moveFocal: (moved: FocalPoint) => setChosen((now) => now && { ...now, focal: moved }),
