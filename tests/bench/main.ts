@@ -1,6 +1,6 @@
 /**
  * `npm run bench [FOLDER …]`: a JSON line a measure. Folders are sites that nobody here wrote, read beside our own.
- * `BENCH=crawling` (or reading, swapping, boxes, surveying, stopping, errata, pictures, focus, intake, families, rights, faults, alternatives) measures that alone.
+ * `BENCH=crawling` (or reading, swapping, boxes, lightening, surveying, stopping, errata, pictures, focus, intake, families, rights, faults, alternatives) measures that alone.
  */
 import { benchAlternatives } from './alternatives';
 import { benchBoxes } from './boxes';
@@ -10,6 +10,7 @@ import { benchFaults } from './faults';
 import { benchFamilies } from './families';
 import { benchFocus } from './focus';
 import { benchIntake } from './intake';
+import { benchLightening } from './lightening';
 import { benchPictures } from './pictures';
 import { benchReading } from './reading';
 import { benchSurveying } from './surveying';
@@ -23,6 +24,7 @@ const measures = {
   reading: () => benchReading(process.argv.slice(2)),
   swapping: benchSwapping,
   boxes: () => benchBoxes(process.argv.slice(2)),
+  lightening: () => benchLightening(process.argv.slice(2)),
   crawling: benchCrawling,
   surveying: benchSurveying,
   stopping: benchStopping,

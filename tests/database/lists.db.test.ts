@@ -258,6 +258,11 @@ describe('editions', () => {
       bytes: await flatPicture(200, 100, 'png'),
     });
     expect((await recentIntake(siteId)).map(({ title }) => title)).toEqual(['B new']);
+    // The same bytes once more are offered as they came last, or as they are asked for.
+    const bytes = await flatPicture(200, 100, 'png');
+    const again = await receiveIntake(held.db, MAINTAINER, { siteId, fileName: 'b again.png', bytes });
+    expect((await recentIntake(siteId)).map(({ id }) => id)).toEqual([again]);
+    expect((await recentIntake(siteId, intakeId)).map(({ id }) => id)).toEqual([intakeId]);
     const placementIds = found?.placements.map(({ id }) => id) ?? [];
     await gatherSwap(held.db, MAINTAINER, {
       siteId,

@@ -10,6 +10,7 @@ import { gatherRefit } from '@/server/work/editions/gather-refit';
 import { publishEdition, withdrawEdition } from '@/server/work/editions/publish-edition';
 import { connected } from '../fixtures/connected';
 import { dyingAt } from '../fixtures/held-back';
+import { likeness } from '../fixtures/likeness';
 import { runJobs } from '../fixtures/run-jobs';
 import { MAINTAINER, OWNER, useDatabase, VIEWER } from '../fixtures/test-database';
 import { snapshot, writeFiles } from '../fixtures/write-site';
@@ -90,7 +91,7 @@ describe('a page that is too heavy', () => {
     }
     const [large, light] = [await readFile(join(root, 'img/DSC_0417.jpg')), await readFile(join(root, 'img/dsc-0417-900x600.jpg'))]; // prettier-ignore
     expect(light.length / large.length).toBeLessThan(0.4);
-    expect(await likeness(large, light)).toBeGreaterThan(0.95);
+    expect(await likeness(large, light, { width: 448, height: 296 })).toBeGreaterThan(0.95);
     expect(await query("select 1 from errata where site_id = $1 and rule = 'file/too-heavy'")).toEqual([]);
     await withdrawEdition(held.db, MAINTAINER, edition);
     await runJobs(held.db);
@@ -117,31 +118,3 @@ describe('a picture that does not fit its place', () => {
     expect(await deed.then(() => 'none', (error: unknown) => problemOf(error).code)).toBe('NO_LARGER'); // prettier-ignore
   });
 });
-
-/** Mean structural similarity of brightness in squares of 8 pixels (Wang et al. 2004), both at 450 pixels: as a page shows them. */
-async function likeness(one: Buffer, other: Buffer): Promise<number> {
-  const [width, height, side] = [448, 296, 8];
-  const [a, b] = await Promise.all([one, other].map((bytes) => sharp(bytes).resize(width, height, { fit: 'fill' }).greyscale().raw().toBuffer())); // prettier-ignore
-  let sum = 0;
-  let squares = 0;
-  for (let top = 0; top < height; top += side)
-    for (let left = 0; left < width; left += side) {
-      let [ma, mb, aa, bb, ab] = [0, 0, 0, 0, 0];
-      for (let y = top; y < top + side; y++)
-        for (let x = left; x < left + side; x++) {
-          const [p, q] = [a?.[y * width + x] ?? 0, b?.[y * width + x] ?? 0];
-          ma += p;
-          mb += q;
-          aa += p * p;
-          bb += q * q;
-          ab += p * q;
-        }
-      const n = side * side;
-      [ma, mb] = [ma / n, mb / n];
-      const [va, vb, cov] = [aa / n - ma * ma, bb / n - mb * mb, ab / n - ma * mb];
-      const [c1, c2] = [6.5, 58.5];
-      sum += ((2 * ma * mb + c1) * (2 * cov + c2)) / ((ma * ma + mb * mb + c1) * (va + vb + c2));
-      squares++;
-    }
-  return sum / squares;
-}

@@ -10,7 +10,7 @@ export interface DecodedPixels {
 const REACH = 4;
 const WINDOW = 2 * REACH + 1;
 /** Of so many rows, and of so many columns, one is looked at: a blur lies over all of them. */
-const ONE_OF = 3;
+const ONE_OF = 8;
 
 /**
  * How blurred a picture is, 0 (sharp) to 1: what differences between neighbours lose when it is blurred once more. A

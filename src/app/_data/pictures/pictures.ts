@@ -257,21 +257,30 @@ export async function pictureById(siteId: number, id: number) {
   return { file, picture: picture ?? null, family, placements: shown };
 }
 
-/** What arrived lately, newest first: the candidates of the swap desk. */
+/** So many are offered at the swap desk; and so many are looked through for them, since the same bytes may have come often. */
+const RECENT = 12;
+const RECENT_READ = 60;
+
+/**
+ * What arrived lately, newest first: the candidates of the swap desk. Bytes that came more than once are offered once, as
+ * they came last.
+ *
+ * @param wanted number of one that is to be the first of them, though it may have been struck out
+ */
 export async function recentIntake(siteId: number, wanted: number | null = null) {
-  return (
-    database()
-      .orm.select()
-      .from(intake)
-      // A clip has no pixels.
-      .where(
-        and(
-          eq(intake.siteId, siteId),
-          gt(intake.widthPx, 0),
-          or(isNull(intake.struckAt), eq(intake.id, wanted ?? 0)),
-        ),
-      )
-      .orderBy(desc(eq(intake.id, wanted ?? 0)), desc(intake.receivedAt))
-      .limit(12)
-  );
+  const rows = await database()
+    .orm.select()
+    .from(intake)
+    // A clip has no pixels.
+    .where(
+      and(
+        eq(intake.siteId, siteId),
+        gt(intake.widthPx, 0),
+        or(isNull(intake.struckAt), eq(intake.id, wanted ?? 0)),
+      ),
+    )
+    .orderBy(desc(eq(intake.id, wanted ?? 0)), desc(intake.receivedAt), desc(intake.id))
+    .limit(RECENT_READ);
+  const first = new Map(rows.toReversed().map((row) => [row.sha256, row.id]));
+  return rows.filter(({ id, sha256 }) => first.get(sha256) === id).slice(0, RECENT);
 }

@@ -9,8 +9,11 @@ import { planesOfPicture } from '../../imaging/read-pixels';
 import { packLandmarks, packPlanes } from '../../imaging/stored-print';
 import { hasDerived, storeDerived } from '../../store/store';
 
-/** Long side at which arriving pictures are looked at, in pixels: about as large as pages show a picture. */
-export const JUDGED_PX = 1024;
+/**
+ * Long side at which arriving pictures are looked at, in pixels: about as large as pages show a picture, and a quarter of
+ * what cameras make, to which a JPEG is decoded without anything being made smaller afterwards.
+ */
+export const JUDGED_PX = 1000;
 
 export interface ArrivedPicture extends PixelSize {
   readonly sha256: string;
