@@ -3,11 +3,9 @@ import type { AltBranch } from '@/core/errata/alt-branch';
 import type { Degree, EvidenceLevel, Finding, RuleId } from '@/core/errata/rule';
 import type { PlacementKind } from '@/core/markup/kinds/kind';
 import { database } from '@/server/db/database';
-import { ERRATUM_STANDS } from '@/server/work/errata/erratum-stands';
+import { haveErrataGroups, MOST_OF_GROUP } from '@/server/work/errata/group-errata';
 
 const ROWS = 40;
-/** As many as are let stand, or chosen, at once. */
-const MOST_OF_GROUP = 2000;
 const OTHERS_SHOWN = 30;
 
 export const ERRATA_FILTERS = ['all', 'must', 'should', 'note', 'stet'] as const;
@@ -77,20 +75,22 @@ export interface ErrataGroup extends ErratumRow {
   readonly pages: number;
   /** How many of them have a text that can be put in place at once. */
   readonly fixes: number;
-  /** Views of the pages that `ids` are on, each page counted once, in the measure of a page's reach. */
+  /** Views of the pages that they are on, each page counted once, in the measure of a page's reach. */
   readonly reach: number;
   /** The first of its places, this one left out. */
   readonly others: readonly GroupPlace[];
 }
 
 /** SQL: 0 for must, 1 for should, 2 for note. */
-export const DEGREE_ORDER = `case e.degree when 'must' then 0 when 'should' then 1 else 2 end`;
+const degreeOrder = (of: string) => `case ${of}.degree when 'must' then 0 when 'should' then 1 else 2 end`;
+/** SQL: the same of the erratum `e`. */
+export const DEGREE_ORDER = degreeOrder('e');
 const CONDITION: Readonly<Record<ErrataFilter, string>> = {
-  all: `not ${ERRATUM_STANDS}`,
-  must: `not ${ERRATUM_STANDS} and e.degree = 'must'`,
-  should: `not ${ERRATUM_STANDS} and e.degree = 'should'`,
-  note: `not ${ERRATUM_STANDS} and e.degree = 'note'`,
-  stet: ERRATUM_STANDS,
+  all: `not w.stands`,
+  must: `not w.stands and w.degree = 'must'`,
+  should: `not w.stands and w.degree = 'should'`,
+  note: `not w.stands and w.degree = 'note'`,
+  stet: `w.stands`,
 };
 
 /**
@@ -100,9 +100,6 @@ const CONDITION: Readonly<Record<ErrataFilter, string>> = {
  */
 export const ownedBy = (section: string, parameter: string) =>
   `(${parameter}::text is null or coalesce((select s.owner_id from sections s where s.site_id = $1 and s.pattern = ${section}), 'none') = ${parameter})`;
-
-/** SQL: where it belongs: the section of its page, or the one in which its file lies. */
-const SECTION = 'coalesce(e.section, p.section)';
 
 interface Tally {
   readonly rule: RuleId;
@@ -149,42 +146,37 @@ function summed(tally: readonly Tally[], filter: ErrataFilter) {
 /** What is wrong on a site, in groups of what one act settles: the gravest first, and of those what most readers meet. */
 export async function listErrata(siteId: number, { filter, rule, section, owner, sheet }: ErrataQuery) {
   const { pool } = database();
-  const of = `errata e left join pages p on p.site_id = $1 and p.path = e.page_path and p.gone_in is null
-    where e.site_id = $1 and (p.id is not null or e.placement_id is null)
-      and ($2::text is null or ${SECTION} = $2) and ${ownedBy(SECTION, '$3')}`;
-  // What stands has a reason of its own each.
-  const subject = filter === 'stet' ? 'e.id::text' : `coalesce(nullif(e.subject, ''), e.id::text)`;
-  // Both go through all errata of the site: side by side they take the time of one. The sheet is grouped by few columns;
-  // what it shows is told of its own rows only.
+  await haveErrataGroups(database(), siteId);
+  const of = `errata_groups w where w.site_id = $1 and ($2::text is null or w.section = $2) and ${ownedBy('w.section', '$3')}`;
   const [{ rows: tally }, { rows }] = await Promise.all([
     pool.query<Tally>(
-      `select e.rule, e.degree, ${ERRATUM_STANDS} as stands, count(*)::int as count from ${of} group by 1, 2, 3`,
+      `select w.rule, w.degree, w.stands, sum(w.places)::int as count from ${of} group by 1, 2, 3`,
       [siteId, section, owner],
     ),
+    // Groups are kept by section: those of the sheet are put together, with what they show.
     pool.query<ErrataGroup & { readonly groups: number }>(
-      `with one as (
-         select e.id, e.rule, ${subject} as subject, e.page_path, ${DEGREE_ORDER} as worst, coalesce(p.reach, 0) * e.emphasis as weight, e.fix is not null as has_fix
-         from ${of} and ${CONDITION[filter]} and ($4::text is null or e.rule = $4)
-       ), grouped as (
-         select worst, sum(weight) as weight, count(*)::int as places, count(distinct page_path)::int as pages, count(*) filter (where has_fix)::int as fixes,
-           (array_agg(id order by weight desc, id))[1:${MOST_OF_GROUP}] as ids, count(*) over ()::int as groups
-         from one group by rule, subject, worst order by worst, sum(weight) desc, min(id) limit ${ROWS} offset $5
+      `with sheet as (
+         select w.rule, w.subject, w.only_id, ${degreeOrder('w')} as worst, sum(w.weight) as weight, sum(w.places)::int as places, sum(w.pages)::int as pages,
+           sum(w.fixes)::int as fixes, sum(w.reach) as reach, min(w.first_id) as first_id, array_agg(w.id) as parts, count(*) over ()::int as groups
+         from ${of} and ${CONDITION[filter]} and ($4::text is null or w.rule = $4) group by 1, 2, 3, 4
+         order by worst, weight desc, first_id limit ${ROWS} offset $5
+       ), shown as (
+         select w.*, (array(select u.id from errata_groups g, unnest(g.ids) with ordinality as u(id, n)
+           where g.id = any(w.parts) order by g.top_weight desc, g.id, u.n limit ${MOST_OF_GROUP})) as ids from sheet w
        )
        select e.id::int as id, e.rule, e.degree, e.level, e.evidence, e.branch, e.fix, p.id as page_id, e.page_path, p.title, x.line, x.kind, x.id::float8 as placement_id,
-         g.id as file_id, g.picture_id, g.path, g.sha256, w.places, w.pages, w.fixes, w.groups,
-         (select coalesce(sum(q.reach), 0) from pages q where q.site_id = $1 and q.gone_in is null and q.path in
-           (select o.page_path from errata o where o.id = any(w.ids) and o.placement_id is not null)) as reach, to_jsonb(w.ids) as ids,
+         g.id as file_id, g.picture_id, g.path, g.sha256, w.places, w.pages, w.fixes, w.groups, w.reach, to_jsonb(w.ids) as ids,
          (select coalesce(jsonb_agg(jsonb_build_object('page_id', q.id, 'page_path', o.page_path, 'line', y.line) order by n), '[]')
            from unnest(w.ids[2:${OTHERS_SHOWN + 1}]) with ordinality as u(other, n) join errata o on o.id = u.other
            left join pages q on q.site_id = o.site_id and q.path = o.page_path and o.placement_id is not null
            left join placements y on y.id = o.placement_id) as others,
          (select jsonb_build_object('reason', s.reason, 'saidBy', s.said_by, 'until', s.until, 'isOver', coalesce(s.until < current_date, false)) from stets s
            where s.site_id = e.site_id and s.page_path = e.page_path and s.key = e.key) as stet
-       from grouped w join errata e on e.id = w.ids[1]
+       from shown w join errata e on e.id = w.ids[1]
        left join pages p on p.site_id = e.site_id and p.path = e.page_path and e.placement_id is not null
        left join placements x on x.id = e.placement_id
        left join files g on g.site_id = e.site_id and g.path = case when e.placement_id is null then e.page_path else x.file_path end and g.gone_in is null
-       order by w.worst, w.weight desc, e.id`,
+       order by w.worst, w.weight desc, w.first_id`,
       [siteId, section, owner, rule, (sheet - 1) * ROWS],
     ),
   ]);

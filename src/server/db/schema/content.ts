@@ -74,6 +74,10 @@ export const pages = pgTable(
     index('pages_search').using('gin', table.search),
     index('pages_reach').on(table.siteId, table.reach),
     index('pages_section').on(table.siteId, table.section, table.path),
+    // What is counted, and laid beside errata, is answered from here: a page's own row holds its words.
+    index('pages_standing')
+      .on(table.siteId, table.path, table.section, table.id, table.reach)
+      .where(sql`gone_in is null`),
   ],
 );
 
@@ -128,6 +132,9 @@ export const files = pgTable(
       .on(table.siteId)
       .where(sql`replaced_alike = false`),
     index('files_search').using('gin', table.search),
+    index('files_standing')
+      .on(table.siteId, table.pictureId, table.id)
+      .where(sql`gone_in is null`),
   ],
 );
 
@@ -176,6 +183,9 @@ export const placements = pgTable(
     index('placements_page')
       .on(table.siteId, table.pagePath, table.ordinal)
       .where(sql`until_survey is null`),
+    index('placements_sheets')
+      .on(table.siteId, table.sourcePath)
+      .where(sql`until_survey is null and source_path <> page_path`),
     index('placements_since').on(table.siteId, table.sinceSurvey),
     index('placements_ended')
       .on(table.siteId, table.pagePath, table.thread)

@@ -2,7 +2,10 @@
 import {
   bigint,
   bigserial,
+  boolean,
+  doublePrecision,
   index,
+  integer,
   jsonb,
   pgTable,
   primaryKey,
@@ -45,6 +48,50 @@ export const errata = pgTable(
     uniqueIndex('errata_key').on(table.siteId, table.pagePath, table.key),
     index('errata_rule').on(table.siteId, table.rule, table.subject),
   ],
+);
+
+/**
+ * Errata that one act settles, counted, so that no list need go through all of them; by section, since lists may be of one.
+ * Made anew from the errata where they are asked for after something has changed: `work/errata/group-errata.ts`.
+ */
+export const errataGroups = pgTable(
+  'errata_groups',
+  {
+    id: bigserial('id', { mode: 'number' }).primaryKey(),
+    siteId: ofSite(),
+    rule: text('rule').$type<RuleId>().notNull(),
+    degree: text('degree').$type<Degree>().notNull(),
+    subject: text('subject').notNull(),
+    /** Of an erratum that is alone: one without a subject, or that somebody lets stand. */
+    onlyId: bigint('only_id', { mode: 'number' }),
+    stands: boolean('stands').notNull(),
+    section: text('section'),
+    places: integer('places').notNull(),
+    pages: integer('pages').notNull(),
+    /** Those with a text that can be put in place at once. */
+    fixes: integer('fixes').notNull(),
+    /** Sum of what its errata weigh: the reach of the page of each, by its emphasis; and the most that one of them weighs. */
+    weight: doublePrecision('weight').notNull(),
+    topWeight: doublePrecision('top_weight').notNull(),
+    /** Views of its pages, each page counted once. */
+    reach: doublePrecision('reach').notNull(),
+    /** Numbers of its errata, the weightiest first, the first 2,000. */
+    ids: bigint('ids', { mode: 'number' }).array().notNull(),
+    firstId: bigint('first_id', { mode: 'number' }).notNull(),
+    /** What people let stand until a day may be wrong again on the next. */
+    groupedOn: date('grouped_on').notNull().defaultNow(),
+  },
+  (table) => [index('errata_groups_site').on(table.siteId)],
+);
+
+/**
+ * A row for every statement that changed what the groups of a site are made of, written by triggers. They only add rows: who
+ * writes errata waits for nobody because of them. Without a key to the site, which may be deleted with its errata.
+ */
+export const errataChanges = pgTable(
+  'errata_changes',
+  { id: bigserial('id', { mode: 'number' }).primaryKey(), siteId: integer('site_id').notNull() },
+  (table) => [index('errata_changes_site').on(table.siteId)],
 );
 
 /** Stet: let it stand. It holds as long as the evidence is the same, and until its day if it has one. */
