@@ -123,6 +123,7 @@ async function loaded(page: Page, file: string): Promise<Loaded> {
   const bytesOf = new Map<string, number>();
   const note = async (url: string) => void bytesOf.set(url, (await readFile(fileURLToPath(url))).length);
   const noted: Promise<void>[] = [];
+  // A picture that is missing weighs nothing, and one that can’t be decoded is shown as nothing, before as after.
   const listen = (request: { url(): string; resourceType(): string }) => {
     if (request.resourceType() === 'image' && request.url().startsWith('file:')) noted.push(note(request.url()).catch(() => undefined)); // prettier-ignore
   };

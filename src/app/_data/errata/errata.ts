@@ -162,7 +162,7 @@ export async function listErrata(siteId: number, { filter, rule, section, owner,
          order by worst, weight desc, first_id limit ${ROWS} offset $5
        ), shown as (
          select w.*, (array(select u.id from errata_groups g, unnest(g.ids) with ordinality as u(id, n)
-           where g.id = any(w.parts) order by g.top_weight desc, g.id, u.n limit ${MOST_OF_GROUP})) as ids from sheet w
+           where g.id = any(w.parts) order by g.top_weight desc, g.first_id, u.n limit ${MOST_OF_GROUP})) as ids from sheet w
        )
        select e.id::int as id, e.rule, e.degree, e.level, e.evidence, e.branch, e.fix, p.id as page_id, e.page_path, p.title, x.line, x.kind, x.id::float8 as placement_id,
          g.id as file_id, g.picture_id, g.path, g.sha256, w.places, w.pages, w.fixes, w.groups, w.reach, to_jsonb(w.ids) as ids,

@@ -26,8 +26,9 @@ const NO_SIZE: PixelSize = { widthPx: 168, heightPx: 112 };
 /** One place of the desk: the old picture in its slot, and the new one in the same slot with its crop. */
 export function PlaceRow({ place, oldSrc, oldSize, isChosen, onChoose, after, own, onOwn }: PlaceRowProps) {
   const isSheet = place.sourcePath !== place.pagePath;
-  const shape = after?.of ?? oldSize ?? NO_SIZE;
-  const box = drawnSize(after?.slot ?? slotOf(place.kind, place.declared, oldSize), shape);
+  const slot = after?.slot ?? slotOf(place.kind, place.declared, oldSize);
+  // Where the place has no shape of its own, each stands in its own.
+  const before = drawnSize(slot, oldSize ?? after?.of ?? NO_SIZE);
   const name = placeText(place.pagePath);
   return (
     <li className="grid grid-cols-[20px_minmax(0,1fr)_minmax(0,1fr)] gap-3 border-b border-line-2 px-5 py-3">
@@ -42,7 +43,7 @@ export function PlaceRow({ place, oldSrc, oldSize, isChosen, onChoose, after, ow
         </Checkbox.Indicator>
       </Checkbox.Root>
       <div className="min-w-0">
-        <div className="flex items-center justify-center overflow-hidden bg-mat" style={box}>
+        <div className="flex items-center justify-center overflow-hidden bg-mat" style={before}>
           {oldSrc ? (
             <img src={oldSrc} alt="" className="h-full w-full object-cover" />
           ) : (
@@ -65,7 +66,7 @@ export function PlaceRow({ place, oldSrc, oldSize, isChosen, onChoose, after, ow
           <>
             <After
               after={after}
-              box={box}
+              box={drawnSize(slot, after.of)}
               isOwn={own.focal !== undefined}
               onFocal={(focal) => {
                 const { focal: _, ...rest } = own;
