@@ -82,7 +82,8 @@ export interface ErrataGroup extends ErratumRow {
 }
 
 /** SQL: 0 for must, 1 for should, 2 for note. */
-const degreeOrder = (of: string) => `case ${of}.degree when 'must' then 0 when 'should' then 1 else 2 end`;
+export const degreeOrder = (of: string) =>
+  `case ${of}.degree when 'must' then 0 when 'should' then 1 else 2 end`;
 /** SQL: the same of the erratum `e`. */
 export const DEGREE_ORDER = degreeOrder('e');
 const CONDITION: Readonly<Record<ErrataFilter, string>> = {
@@ -154,25 +155,30 @@ export async function listErrata(siteId: number, { filter, rule, section, owner,
       [siteId, section, owner],
     ),
     // Groups are kept by section: those of the sheet are put together, with what they show.
-    pool.query<ErrataGroup & { readonly groups: number }>(
+    pool.query<Omit<ErrataGroup, 'ids'> & { readonly groups: number; readonly ids: string }>(
       `with sheet as (
-         select w.rule, w.subject, w.only_id, ${degreeOrder('w')} as worst, sum(w.weight) as weight, sum(w.places)::int as places, sum(w.pages)::int as pages,
+         select min(${degreeOrder('w')}) as worst, sum(w.weight) as weight, sum(w.places)::int as places, sum(w.pages)::int as pages,
            sum(w.fixes)::int as fixes, sum(w.reach) as reach, min(w.first_id) as first_id, array_agg(w.id) as parts, count(*) over ()::int as groups
-         from ${of} and ${CONDITION[filter]} and ($4::text is null or w.rule = $4) group by 1, 2, 3, 4
+         from ${of} and ${CONDITION[filter]} and ($4::text is null or w.rule = $4) group by w.whole
          order by worst, weight desc, first_id limit ${ROWS} offset $5
        ), shown as (
-         select w.*, (array(select u.id from errata_groups g, unnest(g.ids) with ordinality as u(id, n)
-           where g.id = any(w.parts) order by g.top_weight desc, g.first_id, u.n limit ${MOST_OF_GROUP})) as ids from sheet w
+         select w.*, o.ids, (array(select u.id from errata_groups g, unnest(g.ids[1:${OTHERS_SHOWN + 1}]) with ordinality as u(id, n)
+           where g.id = any(w.parts) order by g.top_weight desc, g.first_id, u.n limit ${OTHERS_SHOWN + 1})) as first_ids
+         from sheet w, lateral (
+           select string_agg(array_to_string(g.ids[1:${MOST_OF_GROUP} - g.before], ','), ',' order by g.top_weight desc, g.first_id) as ids from (
+             select g.*, sum(cardinality(g.ids)) over (order by g.top_weight desc, g.first_id rows unbounded preceding) - cardinality(g.ids) as before
+             from errata_groups g where g.id = any(w.parts)) g
+           where g.before < ${MOST_OF_GROUP}) o
        )
        select e.id::int as id, e.rule, e.degree, e.level, e.evidence, e.branch, e.fix, p.id as page_id, e.page_path, p.title, x.line, x.kind, x.id::float8 as placement_id,
-         g.id as file_id, g.picture_id, g.path, g.sha256, w.places, w.pages, w.fixes, w.groups, w.reach, to_jsonb(w.ids) as ids,
+         g.id as file_id, g.picture_id, g.path, g.sha256, w.places, w.pages, w.fixes, w.groups, w.reach, w.ids,
          (select coalesce(jsonb_agg(jsonb_build_object('page_id', q.id, 'page_path', o.page_path, 'line', y.line) order by n), '[]')
-           from unnest(w.ids[2:${OTHERS_SHOWN + 1}]) with ordinality as u(other, n) join errata o on o.id = u.other
+           from unnest(w.first_ids[2:]) with ordinality as u(other, n) join errata o on o.id = u.other
            left join pages q on q.site_id = o.site_id and q.path = o.page_path and o.placement_id is not null
            left join placements y on y.id = o.placement_id) as others,
          (select jsonb_build_object('reason', s.reason, 'saidBy', s.said_by, 'until', s.until, 'isOver', coalesce(s.until < current_date, false)) from stets s
            where s.site_id = e.site_id and s.page_path = e.page_path and s.key = e.key) as stet
-       from shown w join errata e on e.id = w.ids[1]
+       from shown w join errata e on e.id = w.first_ids[1]
        left join pages p on p.site_id = e.site_id and p.path = e.page_path and e.placement_id is not null
        left join placements x on x.id = e.placement_id
        left join files g on g.site_id = e.site_id and g.path = case when e.placement_id is null then e.page_path else x.file_path end and g.gone_in is null
@@ -182,5 +188,7 @@ export async function listErrata(siteId: number, { filter, rule, section, owner,
   ]);
   const { counts, rules } = summed(tally, filter);
   const groups = rows[0]?.groups ?? 0;
-  return { rows, counts, rules, groups, sheets: Math.max(1, Math.ceil(groups / ROWS)) };
+  // As text they come in a tenth of the time that lists of numbers take.
+  const listed = rows.map(({ ids, ...row }): ErrataGroup => ({ ...row, ids: ids.split(',').map(Number) }));
+  return { rows: listed, counts, rules, groups, sheets: Math.max(1, Math.ceil(groups / ROWS)) };
 }

@@ -5,13 +5,15 @@ import type { WordAnchors } from '@/core/markup/placement';
 import type { Draft, DraftSource } from '@/core/wording/drafts';
 import { database } from '@/server/db/database';
 import type { sites } from '@/server/db/schema/sites';
-import { ERRATUM_STANDS } from '@/server/work/errata/erratum-stands';
+import { haveErrataGroups } from '@/server/work/errata/group-errata';
 import { draftsOfPlaces, type DraftedPlace } from '../words/drafts-of-places';
-import { DEGREE_ORDER, isDegree, ownedBy, type ErrataQuery } from './errata';
-import { ON_WORDS, SHOWN, TAKES_WORDS, WORDED } from '../words/text-desk-queue';
+import { onWords, SHOWN, WORDED } from '../words/text-desk-queue';
+import { degreeOrder, isDegree, ownedBy, type ErrataQuery } from './errata';
 
 /** Places that are looked at: more than anybody reads through at once. */
 const MOST = 600;
+/** Of these so many at most are of one group, so that one picture that stands everywhere does not hide all others. */
+const MOST_OF_ONE = 150;
 
 /** A text that would put an erratum right at some places that are alike. */
 export interface Proposal {
@@ -48,25 +50,13 @@ export async function listProposals(
   site: typeof sites.$inferSelect,
   { filter, rule, section, owner }: Omit<ErrataQuery, 'sheet'>,
 ): Promise<Proposal[]> {
-  const order = `${DEGREE_ORDER}, g.reach desc, g.path, x.ordinal, e.rule`;
-  // All errata of the site are sorted by few columns; what is told of them is fetched for those that come first.
-  const { rows } = await database().pool.query<Row & { id: string }>(
-    `select x.id, x.page_path as page, g.language, x.file_path as "filePath", x.raw, x.alt, x.caption, x.link, x.context -> 'headings' as headings, coalesce(x.context -> 'stored', '[]') as stored,
-       e.rule, e.degree, e.fix, x.words, g.id as page_id, f.id as file_id, f.sha256, regexp_replace(${SHOWN}, '^.*/', '') as name
-     from errata e join placements x on x.id = e.placement_id
-     join pages g on g.site_id = e.site_id and g.path = e.page_path and g.gone_in is null
-     left join files f on f.site_id = e.site_id and f.path = x.file_path and f.gone_in is null
-     where e.id in (select e.id from errata e join placements x on x.id = e.placement_id
-       join pages g on g.site_id = e.site_id and g.path = e.page_path and g.gone_in is null
-       where e.site_id = $1 and (${ON_WORDS} or e.rule = 'rights/credit-missing') and not ${ERRATUM_STANDS} and ${TAKES_WORDS} and x.id not in (${WORDED})
-       and ($2::text is null or e.rule = $2) and ($3::text is null or g.section = $3) and ($4::text is null or e.degree = $4) and ${ownedBy('g.section', '$5')}
-       order by ${order} limit ${MOST})
-     order by ${order}`,
-    [site.id, rule, section, isDegree(filter) ? filter : null, owner],
-  );
+  await haveErrataGroups(database(), site.id);
+  const { rows } = await database().pool.query<Row & { id: string }>(PLACES, [
+    ...[site.id, rule, section, isDegree(filter) ? filter : null, owner],
+  ]);
   const places = rows.map((row) => ({ ...row, id: Number(row.id) }));
   const drafts = await draftsOfPlaces(site, places);
-  const found = new Map<string, Proposal & { ids: number[] }>();
+  const found = new Map<string, Omit<Proposal, 'pages'> & { readonly ids: number[] }>();
   const taken = new Set<string>();
   for (const row of places) {
     const text = proposed(row, drafts.get(row.id) ?? []);
@@ -75,16 +65,48 @@ export async function listProposals(
     const before = text.field === 'block' ? null : row[text.field];
     const likeness = JSON.stringify([row.rule, row.filePath, before, text]);
     const known = found.get(likeness);
-    if (known) found.set(likeness, { ...known, ids: [...known.ids, row.id], pages: known.pages + 1 });
+    if (known) known.ids.push(row.id);
     else
       found.set(likeness, {
-        ...{ ids: [row.id], pages: 1, rule: row.rule, before, ...text },
+        ...{ ids: [row.id], rule: row.rule, before, ...text },
         page: { id: row.page_id, path: row.page },
         ...{ fileId: row.file_id, sha256: row.sha256, name: row.name },
       });
   }
-  return [...found.values()];
+  return [...found.values()].map((one) => ({ ...one, pages: one.ids.length }));
 }
+
+const ASKED = `w.site_id = $1 and not w.stands and w.takes_words and (${onWords('w')} or w.rule = 'rights/credit-missing')
+  and ($2::text is null or w.rule = $2) and ($3::text is null or w.section = $3) and ($4::text is null or w.degree = $4) and ${ownedBy('w.section', '$5')}`;
+
+/**
+ * SQL: the places to look at, by groups as the list of errata has them, until there are enough. As many more are looked at
+ * as have words in the draft: they are left out.
+ */
+const PLACES = `
+  with worded as (
+    select w.place from (${WORDED}) w(place)
+  ), wanted as (
+    select count(*) as left_out from errata e where e.placement_id in (select place from worded)
+  ), groups as (
+    select min(${degreeOrder('w')}) as worst, sum(w.weight) as weight, sum(w.places) as places, min(w.first_id) as first_id, array_agg(w.id) as parts
+    from errata_groups w where ${ASKED} group by w.whole
+  ), counted as (
+    select *, row_number() over o as place, sum(least(places, ${MOST_OF_ONE})) over o - least(places, ${MOST_OF_ONE}) as before
+    from groups window o as (order by worst, weight desc, first_id rows unbounded preceding)
+  ), looked_at as (
+    select g.place, u.id from counted g, wanted, lateral (
+      select i.id from errata_groups w, unnest(w.ids) with ordinality as i(id, n) where w.id = any(g.parts)
+      order by w.top_weight desc, w.first_id, i.n limit ${MOST_OF_ONE} + wanted.left_out) u
+    where g.before < ${MOST} + wanted.left_out
+  )
+  select x.id, x.page_path as page, g.language, x.file_path as "filePath", x.raw, x.alt, x.caption, x.link, x.context -> 'headings' as headings, coalesce(x.context -> 'stored', '[]') as stored,
+    e.rule, e.degree, e.fix, x.words, g.id as page_id, f.id as file_id, f.sha256, regexp_replace(${SHOWN}, '^.*/', '') as name
+  from looked_at l join errata e on e.id = l.id join placements x on x.id = e.placement_id
+  join pages g on g.site_id = e.site_id and g.path = e.page_path and g.gone_in is null
+  left join files f on f.site_id = e.site_id and f.path = x.file_path and f.gone_in is null
+  where x.id not in (select place from worded)
+  order by l.place, g.reach desc, g.path, x.ordinal limit ${MOST}`;
 
 function proposed(
   { rule, degree, fix, words, caption }: Row,

@@ -69,8 +69,8 @@ export async function listPages(siteId: number, asked: PageFilter) {
   const found = `from pages p, (select max(number) as number from surveys where site_id = $1 and state = 'done') newest
     where p.site_id = $1 and p.gone_in is null and ($2::text is null or p.section = $2)
     and ($4 = '' or p.id in (
-      select id from pages where site_id = $1 and $3 <> '' and search @@ to_tsquery('simple', $3)
-      union select id from pages where site_id = $1 and path ilike '%' || $4 || '%'))`;
+      select pages_with($1, to_tsquery('simple', $3)) where $3 <> ''
+      union select id from pages where site_id = $1 and gone_in is null and path ilike '%' || $4 || '%'))`;
   const values = [siteId, asked.section, tsQuery(asked.query), asked.query.replace(/[\\%_]/g, '\\$&')];
   // What is found is gone through once, for the counts and for the sheet.
   const { rows: answers } = await pool.query<{
@@ -78,12 +78,12 @@ export async function listPages(siteId: number, asked: PageFilter) {
     listed: Omit<PageRow, 'isFiled'>[] | null;
   }>(
     `with found as materialized (
-       select p.id, p.site_id, p.path, p.title, p.section, p.modified_at, p.reach, p.places, p.missing, p.undescribed,
+       select p.id, p.site_id, p.path, p.section, p.modified_at, p.reach, p.places, p.missing, p.undescribed,
          (${IS_NEW}) as is_new ${found}
      ), listed as (
        select * from found p where ${CONDITION[asked.filter]} order by ${ORDER[asked.order]} limit ${PAGE_ROWS} offset $5
      ), rows as (
-       select p.id, p.path, p.title, p.section, p.modified_at, p.reach, p.is_new, p.places, p.places as placements,
+       select p.id, p.path, (select t.title from pages t where t.id = p.id) as title, p.section, p.modified_at, p.reach, p.is_new, p.places, p.places as placements,
          (select u.name from sections s join "user" u on u.id = s.owner_id where s.site_id = p.site_id and s.pattern = p.section) as owner,
          coalesce((select json_agg(strip) from (
            select f.sha256, x.file_path as path, (${UNDESCRIBED}) as is_undescribed

@@ -10,6 +10,7 @@ import { PERHAPS, type PlaceholderClue } from '@/core/picture/leftover-strength'
 import { intake } from '@/server/db/schema/editions';
 import { pictures } from '@/server/db/schema/pictures';
 import { narrowingConditions, NOT_NARROWED, type PictureNarrowing } from './picture-narrowing';
+import { havePictureRows } from '@/server/work/pictures/picture-rows';
 import { tsQuery } from '../query';
 
 /** Pictures on a sheet of the concordance, and on a contact sheet. */
@@ -102,19 +103,19 @@ const ORDER: Readonly<Record<PictureOrder, string>> = {
   weight: 'size_bytes desc nulls last, path',
 };
 
-/** By what pictures are counted and sorted, of a group `g`, the file `m` that stands for it and its record `p`: little, since it is asked of all. */
-const SORTED_BY = `m.id, m.path, m.sha256 is not null as is_there, m.size_bytes, m.picture_id, g.files, g.places, g.uses, g.undescribed, g.reach,
-  coalesce(p.overdue, 0) as overdue, p.taken_until, coalesce(p.is_placeholder, false) as is_placeholder, coalesce(p.placeholder_belief, 0) as belief, p.changed is not null as is_changed`;
-
-/** What is told of those that are listed, besides. */
+/** What is told of those that are listed besides their rows, by the file `m` that stands for each and its record `p`. */
 const TOLD = `m.sha256, m.width_px, m.height_px, m.problem, coalesce(p.words, m.words) as words, coalesce(p.pages, m.pages) as page_count,
-  coalesce(p.first_pages, m.first_pages) as pages, p.kind, p.taken_from, p.current_until, p.title, p.changed, p.because, p.clues`;
+  coalesce(p.first_pages, m.first_pages) as pages, p.kind, p.taken_from, p.current_until, p.changed, p.because, p.clues`;
 
 /** Conditions of what is asked, with the values of their parameters; the first is the site. */
 function asConditions(siteId: number, { query, section, narrowing = NOT_NARROWED }: PictureQuery) {
   const values: unknown[] = [siteId];
   const bind = (value: unknown) => `$${values.push(value)}`;
   const conditions = narrowingConditions(narrowing, bind);
+  const joined =
+    conditions.length === 0
+      ? ''
+      : 'join files m on m.id = g.file_id left join pictures p on p.id = g.picture_id';
   let rank = '0';
   // A picture is found by any of its files; what is told of it is told of all of them.
   const byFile = (condition: string) =>
@@ -123,16 +124,16 @@ function asConditions(siteId: number, { query, section, narrowing = NOT_NARROWED
     const like = bind(query.replace(/[\\%_]/g, '\\$&'));
     const words = tsQuery(query);
     const asked = words === '' ? '' : `to_tsquery('simple', ${bind(words)})`;
-    const found = asked === '' ? '' : `select id from files where site_id = $1 and search @@ ${asked} union `;
+    const found = asked === '' ? '' : `select files_with($1, ${asked}) union `;
     const ofWords =
       asked === ''
         ? ''
         : ` + coalesce((select max(ts_rank(f.search, ${asked})) from files f where f.site_id = $1 and f.gone_in is null
-            and (f.picture_id = m.picture_id or f.id = m.id)), 0)`;
+            and (f.picture_id = g.picture_id or f.id = g.file_id)), 0)`;
     // A title is what a person called it; after it come what it is described by, its name, and last the pages it is on.
-    rank = `case when p.title ilike '%' || ${like} || '%' then 2 else 0 end${ofWords}`;
+    rank = `case when g.title ilike '%' || ${like} || '%' then 2 else 0 end${ofWords}`;
     conditions.push(
-      `(${byFile(`f.id in (${found}select id from files where site_id = $1 and path ilike '%' || ${like} || '%')`)} or p.title ilike '%' || ${like} || '%')`,
+      `(${byFile(`f.id in (${found}select id from files where site_id = $1 and path ilike '%' || ${like} || '%')`)} or g.title ilike '%' || ${like} || '%')`,
     );
   }
   if (section !== null)
@@ -140,12 +141,12 @@ function asConditions(siteId: number, { query, section, narrowing = NOT_NARROWED
       byFile(`f.path in (select s.file_path from placements s join pages p on p.site_id = s.site_id and p.path = s.page_path
         where s.site_id = $1 and s.until_survey is null and p.section = ${bind(section)})`),
     );
-  return { values, rank, where: conditions.length === 0 ? 'true' : conditions.join(' and ') };
+  return { values, rank, joined, where: conditions.length === 0 ? 'true' : conditions.join(' and ') };
 }
 
 /** The concordance: pictures and where they stand, filtered and sorted in the database. */
 export async function listPictures(siteId: number, asked: PictureQuery) {
-  const { values, rank, where } = asConditions(siteId, asked);
+  const { values, rank, joined, where } = asConditions(siteId, asked);
   const order = ORDER[asked.order];
   const rowsASheet = ROWS[asked.view ?? 'list'];
   const ofFound = order.replace(
@@ -153,20 +154,16 @@ export async function listPictures(siteId: number, asked: PictureQuery) {
     'found.$1',
   );
   const counted = PICTURE_FILTERS.map((name) => `count(*) filter (where ${CONDITION[name]}) as "${name}"`);
-  // What is found is gone through once, for the counts and for the sheet. The file that stands for a picture is the
-  // greatest of three numbers, since sorting each group would take longer than all the rest.
+  await havePictureRows(database(), siteId);
+  // What is found is gone through once, for the counts and for the sheet; rows that are there as they are, are read twice sooner.
+  const kept = rank === '0' && joined === '' ? 'not materialized' : 'materialized';
   const { rows: answers } = await database().pool.query<{
     counts: Record<PictureFilter, number>;
     listed: Omit<PictureRow, 'isPlaced'>[] | null;
   }>(
-    `with grouped as (
-       select coalesce(f.picture_id, -f.id) as key, count(*)::int as files, sum(f.places)::int as places, sum(f.uses)::int as uses,
-         sum(f.undescribed)::int as undescribed, sum(f.reach) as reach,
-         -(max(array[f.is_master::int, f.places, -f.id]))[3] as master
-       from files f where f.site_id = $1 and f.gone_in is null group by 1
-     ), found as materialized (
-       select ${SORTED_BY}, ${rank} as rank from grouped g join files m on m.id = g.master left join pictures p on p.id = m.picture_id
-       where ${where}
+    `with found as ${kept} (
+       select g.*, g.file_id as id, ${rank} as rank from picture_rows g ${joined}
+       where g.site_id = $1 and ${where}
      )
      select (select to_jsonb(c) from (select ${counted.join(', ')} from found) c) as counts,
        (select jsonb_agg(l) from (select found.*, ${TOLD} from (

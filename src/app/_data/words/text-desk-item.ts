@@ -12,8 +12,9 @@ import type { sites } from '@/server/db/schema/sites';
 import type { EmbeddedMetadata } from '@/server/imaging/read-metadata';
 import { checkWords, type WordsFinding } from '@/server/work/errata/check-words';
 import { placesOfPages, type PlaceRow } from '@/server/work/errata/places-of-pages';
+import { TAKES_WORDS } from '@/server/work/words/takes-words';
 import { draftsOfPlaces } from './drafts-of-places';
-import { SHOWN, TAKES_WORDS } from './text-desk-queue';
+import { SHOWN } from './text-desk-queue';
 
 type Site = typeof sites.$inferSelect;
 

@@ -53,9 +53,25 @@ export function targetOf({ link, kind }: PlacementToCheck, page: PageToCheck): L
   if (PICTURE.test(path)) return { kind: 'picture', words, title: [], isHome: false };
   if (MEDIA.test(path)) return { kind: 'media', words, title: [], isHome: false };
   if (!isOwn) return { kind: 'elsewhere', words, title: [], isHome: false };
-  const title = page.titles.get(path) ?? page.titles.get(`${path.replace(/\/$/u, '')}/index.html`) ?? '';
+  const title =
+    titlePaths(path)
+      .map((known) => page.titles.get(known))
+      .find((known) => known !== undefined) ?? '';
   const isHome = HOME.test(path.split('/').at(-1) ?? '') && kind !== 'area';
   return { kind: 'page', words, title: tokensOf(title).filter((word) => word.length > 2), isHome };
+}
+
+/** Paths under which a page may be known that an address names: the address may leave out the index. */
+const titlePaths = (path: string): readonly string[] => [path, `${path.replace(/\/$/u, '')}/index.html`];
+
+/** Paths of pages whose titles rules may ask for: those that the links around some places lead to, as far as they are own ones. */
+export function linkedPaths(places: readonly Pick<PlacementToCheck, 'link'>[], pagePath: string): string[] {
+  const hrefs = new Set(places.flatMap(({ link }) => link?.href ?? []));
+  return [...hrefs].flatMap((href) => {
+    const base = `https://own.invalid/${pagePath}`;
+    const url = URL.canParse(href, base) ? new URL(href, base) : null;
+    return url?.host === 'own.invalid' ? titlePaths(decoded(url.pathname).slice(1)) : [];
+  });
 }
 
 function decoded(path: string): string {

@@ -74,9 +74,20 @@ export const pages = pgTable(
     index('pages_search').using('gin', table.search),
     index('pages_reach').on(table.siteId, table.reach),
     index('pages_section').on(table.siteId, table.section, table.path),
-    // What is counted, and laid beside errata, is answered from here: a page's own row holds its words.
+    // What is counted and sorted, and laid beside errata, is answered from here: a page's own row holds its words.
     index('pages_standing')
-      .on(table.siteId, table.path, table.section, table.id, table.reach)
+      .on(
+        ...([
+          table.siteId,
+          table.path,
+          table.section,
+          table.id,
+          table.reach,
+          table.places,
+          table.missing,
+        ] as const),
+        ...([table.undescribed, table.sinceIn, table.changedIn, table.modifiedAt] as const),
+      )
       .where(sql`gone_in is null`),
   ],
 );
@@ -132,6 +143,10 @@ export const files = pgTable(
       .on(table.siteId)
       .where(sql`replaced_alike = false`),
     index('files_search').using('gin', table.search),
+    // Files with the same bytes stand beside each other in it.
+    index('files_same')
+      .on(table.siteId, table.sha256, table.sizeBytes)
+      .where(sql`gone_in is null and sha256 is not null`),
     index('files_standing')
       .on(table.siteId, table.pictureId, table.id)
       .where(sql`gone_in is null`),

@@ -41,18 +41,22 @@ export const errata = pgTable(
     fix: jsonb('fix').$type<NonNullable<Finding['fix']>>(),
     /** What one act settles it with: its picture, or what stands there instead; errata of one rule and subject are one piece of work. */
     subject: text('subject').notNull().default(''),
+    /** Whether its place has words that can be written. */
+    takesWords: boolean('takes_words').notNull().default(false),
     /** The same in every survey, as long as the place and the evidence are the same. */
     key: text('key').notNull(),
   },
   (table) => [
     uniqueIndex('errata_key').on(table.siteId, table.pagePath, table.key),
+    index('errata_place').on(table.placementId),
     index('errata_rule').on(table.siteId, table.rule, table.subject),
   ],
 );
 
 /**
  * Errata that one act settles, counted, so that no list need go through all of them; by section, since lists may be of one.
- * Made anew from the errata where they are asked for after something has changed: `work/errata/group-errata.ts`.
+ * Made anew from the errata where they are asked for after something has changed: `work/errata/group-errata.ts`. Errata whose
+ * words can be written at their places, and those whose words can't, are groups of their own.
  */
 export const errataGroups = pgTable(
   'errata_groups',
@@ -66,7 +70,12 @@ export const errataGroups = pgTable(
     onlyId: bigint('only_id', { mode: 'number' }),
     stands: boolean('stands').notNull(),
     section: text('section'),
+    /** Whether the words of its places can be written. */
+    takesWords: boolean('takes_words').notNull().default(false),
+    /** The same number in all groups that one act settles, in whatever sections they are and whether they take words. */
+    whole: bigint('whole', { mode: 'number' }).notNull().default(0),
     places: integer('places').notNull(),
+    /** Its pages; one that stands in a group of the same that takes words otherwise is counted in one of them. */
     pages: integer('pages').notNull(),
     /** Those with a text that can be put in place at once. */
     fixes: integer('fixes').notNull(),
@@ -82,16 +91,6 @@ export const errataGroups = pgTable(
     groupedOn: date('grouped_on').notNull().defaultNow(),
   },
   (table) => [index('errata_groups_site').on(table.siteId)],
-);
-
-/**
- * A row for every statement that changed what the groups of a site are made of, written by triggers. They only add rows: who
- * writes errata waits for nobody because of them. Without a key to the site, which may be deleted with its errata.
- */
-export const errataChanges = pgTable(
-  'errata_changes',
-  { id: bigserial('id', { mode: 'number' }).primaryKey(), siteId: integer('site_id').notNull() },
-  (table) => [index('errata_changes_site').on(table.siteId)],
 );
 
 /** Stet: let it stand. It holds as long as the evidence is the same, and until its day if it has one. */

@@ -142,7 +142,7 @@ function rowOf(
   { placement, page, rule, degree, level, evidence, branch, fix, emphasis, key }: Erratum,
   { pictures }: PageToCheck,
 ) {
-  const { placementId } = placement as unknown as PlaceRow;
+  const { placementId, takesWords } = placement as unknown as PlaceRow;
   const picture = pictures.get(placement.filePath ?? '')?.pictureId ?? null;
   const subject =
     picture === null ? (placement.filePath ?? placement.url ?? placement.raw) : `picture ${picture}`;
@@ -150,6 +150,7 @@ function rowOf(
     siteId,
     pagePath: page,
     placementId,
+    takesWords,
     subject,
     rule,
     degree,

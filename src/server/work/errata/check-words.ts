@@ -2,6 +2,7 @@
 import { dayOfMs } from '@/core/dating/day';
 import type { PlaceWords } from '@/core/edit/word-edits';
 import { checkPage } from '@/core/errata/check-page';
+import { linkedPaths } from '@/core/errata/words/link-target';
 import { isOnWords, type Degree, type RuleId } from '@/core/errata/rule';
 import { withWords } from '@/core/wording/with-words';
 import type { Database } from '../../db/database';
@@ -47,17 +48,18 @@ export async function checkWords(
     pages.map(({ path }) => path),
   );
   const found: WordsFinding[] = [];
-  const known = {
-    ...{ today: dayOfMs(now), people: await peopleOf(db, siteId) },
-    titles: await titlesOf(db, siteId),
-  };
-  for (const { page, rows, section } of await pagesToCheck(db, siteId, pages, known)) {
+  const known = { today: dayOfMs(now), people: await peopleOf(db, siteId), titles: new Map() };
+  const read = await pagesToCheck(db, siteId, pages, known);
+  // Of a large site few titles are asked for here: those of the pages that links around places lead to.
+  const linked = read.flatMap(({ page }) => linkedPaths(page.placements, page.path));
+  const titles = await titlesOf(db, siteId, [...new Set(linked)]);
+  for (const { page, rows, section } of read) {
     const words = new Map<number, PlaceWords>();
     rows.forEach(({ placementId }, at) => {
       const own = wanted.get(placementId);
       if (own) words.set(at, own);
     });
-    const worded = withWords(page, words);
+    const worded = withWords({ ...page, titles }, words);
     const idOf = new Map(worded.placements.map((place, at) => [place, rows[at]?.placementId ?? 0]));
     for (const { rule, degree, evidence, placement, key } of checkPage(worded, levelsIn(section, levels))) {
       const placementId = idOf.get(placement) ?? 0;

@@ -72,11 +72,15 @@ export async function pagesToCheck(
   });
 }
 
-/** The titles of a site's pages, by their paths. */
-export async function titlesOf({ pool }: Database, siteId: number): Promise<ReadonlyMap<string, string>> {
+/** The titles of a site's pages, by their paths; of all of them, or of those with certain paths. */
+export async function titlesOf(
+  { pool }: Database,
+  siteId: number,
+  paths: readonly string[] | null = null,
+): Promise<ReadonlyMap<string, string>> {
   const { rows } = await pool.query<{ path: string; title: string }>(
-    'select path, title from pages where site_id = $1 and gone_in is null',
-    [siteId],
+    'select path, title from pages where site_id = $1 and gone_in is null and ($2::text[] is null or path = any($2))',
+    [siteId, paths],
   );
   return new Map(rows.map(({ path, title }) => [path, title]));
 }
