@@ -20,7 +20,7 @@ export default tseslint.config(
     },
   },
   {
-    files: ['src/ui/**/*.{ts,tsx}', 'src/app/**/*.{ts,tsx}'],
+    files: ['src/ui/**/*.{ts,tsx}', 'src/app/**/*.tsx', 'src/app/**/use-*.ts'],
     ...reactHooks.configs.flat['recommended-latest'],
   },
   {

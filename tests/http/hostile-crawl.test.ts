@@ -4,11 +4,9 @@ import { afterEach, describe, expect, it } from 'vitest';
 import { openMirror } from '@/server/connections/http/open-mirror';
 import { standIn, type Answer, type StandInServer } from '../fixtures/stand-in-server';
 
-let server: StandInServer | undefined;
 const others: StandInServer[] = [];
 afterEach(async () => {
-  await Promise.all([server, ...others.splice(0)].map((one) => one?.close()));
-  server = undefined;
+  await Promise.all(others.splice(0).map((one) => one.close()));
 });
 
 const MAX_PAGES = 60;
@@ -19,18 +17,19 @@ const links = (paths: readonly string[]) => paths.map((path) => `<a href="${path
 const GOOD = Array.from({ length: 20 }, (_, n) => `/good-${n}.html`);
 
 async function crawled(answers: (path: string) => Answer | undefined) {
-  server = await standIn((path) => answers(path) ?? (GOOD.includes(path) ? '<p>good</p>' : undefined));
+  const server = await standIn((path) => answers(path) ?? (GOOD.includes(path) ? '<p>good</p>' : undefined));
+  const { origin } = server;
   const start = Date.now();
-  const mirror = await openMirror(`${server.origin}/`, { allowPrivate: true, maxPages: MAX_PAGES });
-  const { files, skipped, summary } = await mirror.list();
-  await mirror.close();
-  const origin = server.origin;
+  const mirror = await openMirror(`${origin}/`, { allowPrivate: true, maxPages: MAX_PAGES });
+  const { files, skipped, summary } = await mirror.list().finally(() => mirror.close());
+  const seconds = (Date.now() - start) / 1000;
+  await server.close();
   return {
     good: files.filter(({ path }) => path.startsWith('good-')).length,
     paths: files.map(({ path }) => path),
     said: skipped.map(({ path, reason }) => `${path} ${reason}`.replaceAll(origin, '')),
     asked: server.asked.length,
-    seconds: (Date.now() - start) / 1000,
+    seconds,
     summary,
   };
 }
@@ -94,7 +93,8 @@ describe('a crawl within its budget', () => {
     expect(found.said.join()).toMatch(/The reading ended after 150 requests/);
   });
 
-  it.each([
+  // They wait for most of their time: together they wait once.
+  it.concurrent.each([
     ['a page that drips', { '/bad.html': forEver('<', 1000) }],
     ['a style sheet that drips', { '/s.css': forEver('p', 1000) }],
     [

@@ -21,7 +21,7 @@ async function keep(name: string, bytes: Uint8Array): Promise<void> {
   if (await exists(place)) return;
   await mkdir(dirname(place), { recursive: true });
   const temporary = `${place}.${randomBytes(4).toString('hex')}`;
-  const file = await open(temporary, 'wx');
+  const file = await open(/* turbopackIgnore: true */ temporary, 'wx');
   try {
     await file.writeFile(bytes);
     // Safe on the disk before it has its name: a power cut leaves the whole of it, or nothing.
