@@ -6,6 +6,8 @@ import { ERRATA_FILTERS, listErrata } from '@/app/_data/errata/errata';
 import { listProposals } from '@/app/_data/errata/proposals';
 import { deskItem } from '@/app/_data/words/text-desk-item';
 import { deskQueue } from '@/app/_data/words/text-desk-queue';
+import { findPages } from '@/app/_data/find/found-pages';
+import { findPictures } from '@/app/_data/find/found-pictures';
 import { siteFrame } from '@/app/_data/frame';
 import { differenceOf } from '@/app/_data/surveys/surveys';
 import { connect } from '@/server/db/database';
@@ -99,6 +101,10 @@ async function timeLists(): Promise<Record<string, number>> {
       ({ key }) =>
         () =>
           deskItem(site, key),
+    ),
+    'pages with some words': [...queries.slice(1), 'n', 'concert'].map((query) => () => findPages(1, query)),
+    'pictures with some words': [...queries.slice(1), 'p', 'concert'].map(
+      (query) => () => findPictures(1, query),
     ),
     'proposed texts': DESK.map((filter) => () => listProposals(site, { ...OF_ALL, filter })),
     // The first reading has nothing before it, and no screen asks what it found new.

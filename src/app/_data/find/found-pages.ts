@@ -1,6 +1,7 @@
 import 'server-only';
 import { database } from '@/server/db/database';
 import { tsQuery } from '../query';
+import { ASKED } from './asked-words';
 
 export interface FoundPage {
   readonly id: number;
@@ -30,12 +31,14 @@ const EVERYWHERE = 0.6;
 export async function findPages(siteId: number, query: string): Promise<FoundPages> {
   const words = tsQuery(query);
   if (words === '') return { all: 0, rows: [] };
+  // What is searched lies beside its rows: it is fetched once for all that is asked of it.
   const { rows } = await database().pool.query<FoundPage & { readonly of_all: number }>(
-    `with asked as (select to_tsquery('simple', $2) as q), found as (
-       select p.id, p.path, p.title, p.places, p.reach, p.words, ts_rank(ts_filter(p.search, '{c}'), q) as often,
-         case when ts_filter(p.search, '{a}') @@ q then 'title' when ts_filter(p.search, '{b}') @@ q or p.path ilike '%' || $3 || '%' then 'address'
-           when ts_filter(p.search, '{c}') @@ q then 'text' else 'parts' end as found_in
-       from pages p, asked where p.site_id = $1 and p.gone_in is null and (p.search @@ q or p.path ilike '%' || $3 || '%')
+    `with ${ASKED}, found as (
+       select p.id, p.path, p.title, p.places, p.reach, p.words, ts_rank('{0, 1, 0, 0}', v.search, q) as often,
+         case when v.search @@ in_a then 'title' when v.search @@ in_b or p.path ilike '%' || $3 || '%' then 'address'
+           when v.search @@ in_c then 'text' else 'parts' end as found_in
+       from asked, pages p cross join lateral (select p.search || ''::tsvector as search offset 0) v where p.id in (select pages_with($1, to_tsquery('simple', $2))
+         union select id from pages where site_id = $1 and gone_in is null and path ilike '%' || $3 || '%')
      ), usual as (
        select count(*) as pages, mode() within group (order by often) as often,
          (select count(*) from pages where site_id = $1 and gone_in is null) as of_site
