@@ -7,8 +7,8 @@ import { database } from '@/server/db/database';
 import type { sites } from '@/server/db/schema/sites';
 import { haveErrataGroups } from '@/server/work/errata/group-errata';
 import { draftsOfPlaces, type DraftedPlace } from '../words/drafts-of-places';
-import { onWords, SHOWN, WORDED } from '../words/text-desk-queue';
-import { degreeOrder, isDegree, ownedBy, type ErrataQuery } from './errata';
+import { asked, onWords, SHOWN, WORDED } from '../words/text-desk-queue';
+import { degreeOrder, isDegree, type ErrataQuery } from './errata';
 
 /** Places that are looked at: more than anybody reads through at once. */
 const MOST = 600;
@@ -76,8 +76,7 @@ export async function listProposals(
   return [...found.values()].map((one) => ({ ...one, pages: one.ids.length }));
 }
 
-const ASKED = `w.site_id = $1 and not w.stands and w.takes_words and (${onWords('w')} or w.rule = 'rights/credit-missing')
-  and ($2::text is null or w.rule = $2) and ($3::text is null or w.section = $3) and ($4::text is null or w.degree = $4) and ${ownedBy('w.section', '$5')}`;
+const RULES = `(${onWords('w')} or w.rule = 'rights/credit-missing')`;
 
 /**
  * SQL: the places to look at, by groups as the list of errata has them, until there are enough. As many more are looked at
@@ -90,7 +89,7 @@ const PLACES = `
     select count(*) as left_out from errata e where e.placement_id in (select place from worded)
   ), groups as (
     select min(${degreeOrder('w')}) as worst, sum(w.weight) as weight, sum(w.places) as places, min(w.first_id) as first_id, array_agg(w.id) as parts
-    from errata_groups w where ${ASKED} group by w.whole
+    from errata_groups w where not w.stands and ${asked('w', 'w.section', RULES)} group by w.whole
   ), counted as (
     select *, row_number() over o as place, sum(least(places, ${MOST_OF_ONE})) over o - least(places, ${MOST_OF_ONE}) as before
     from groups window o as (order by worst, weight desc, first_id rows unbounded preceding)

@@ -66,9 +66,15 @@ export async function deskQueue(siteId: number, query: DeskQuery): Promise<DeskE
 /** SQL: whether the erratum, or the group of errata, is one of words. */
 export const onWords = (of: 'e' | 'w') => `(${of}.rule like 'alt/%' or ${of}.rule like 'caption/%')`;
 
-/** SQL: what is asked of the section, the rule and the degree of a group of the site `$1`, or of an erratum. */
-const asked = (of: 'e' | 'w', section: string) =>
-  `${of}.site_id = $1 and ${onWords(of)} and ${of}.takes_words and ($2::text is null or ${of}.rule = $2)
+/**
+ * SQL: whether a group of errata of the site `$1`, or an erratum, takes words and is of the rule `$2`, the section `$3`, the
+ * degree `$4` and the owner `$5`, as far as these are not null.
+ *
+ * @param section SQL that gives its section
+ * @param rules SQL: which rules count
+ */
+export const asked = (of: 'e' | 'w', section: string, rules = onWords(of)) =>
+  `${of}.site_id = $1 and ${rules} and ${of}.takes_words and ($2::text is null or ${of}.rule = $2)
     and ($3::text is null or ${section} = $3) and ($4::text is null or ${of}.degree = $4) and ${ownedBy(section, '$5')}`;
 
 /**

@@ -35,20 +35,25 @@ const SILENT = new Set([
   'page',
 ]);
 
+/** Stands for the site's own host, whatever that is. */
+const OWN_HOST = 'own.invalid';
+
+/** Where an address on a page leads; `null` where it is none. */
+function urlOn(pagePath: string, href: string): URL | null {
+  const base = `https://${OWN_HOST}/${pagePath}`;
+  return URL.canParse(href, base) ? new URL(href, base) : null;
+}
+
 /** The target of the link or button that has nothing but this picture; `null` where it is in none. */
 export function targetOf({ link, kind }: PlacementToCheck, page: PageToCheck): LinkTarget | null {
   if (!link?.href) return { kind: 'deed', words: [], title: [], isHome: false };
   const { href } = link;
   if (/^(?:mailto|tel|sms|javascript):/iu.test(href) || href.startsWith('#'))
     return { kind: 'deed', words: wordsOfAddress(href), title: [], isHome: false };
-  let url: URL;
-  try {
-    url = new URL(href, new URL(`https://own.invalid/${page.path}`));
-  } catch {
-    return null;
-  }
+  const url = urlOn(page.path, href);
+  if (!url) return null;
   const path = decoded(url.pathname).slice(1);
-  const isOwn = url.host === 'own.invalid';
+  const isOwn = url.host === OWN_HOST;
   const words = [...wordsOfAddress(path), ...(isOwn ? [] : wordsOfAddress(url.host))];
   if (PICTURE.test(path)) return { kind: 'picture', words, title: [], isHome: false };
   if (MEDIA.test(path)) return { kind: 'media', words, title: [], isHome: false };
@@ -68,9 +73,8 @@ const titlePaths = (path: string): readonly string[] => [path, `${path.replace(/
 export function linkedPaths(places: readonly Pick<PlacementToCheck, 'link'>[], pagePath: string): string[] {
   const hrefs = new Set(places.flatMap(({ link }) => link?.href ?? []));
   return [...hrefs].flatMap((href) => {
-    const base = `https://own.invalid/${pagePath}`;
-    const url = URL.canParse(href, base) ? new URL(href, base) : null;
-    return url?.host === 'own.invalid' ? titlePaths(decoded(url.pathname).slice(1)) : [];
+    const url = urlOn(pagePath, href);
+    return url?.host === OWN_HOST ? titlePaths(decoded(url.pathname).slice(1)) : [];
   });
 }
 

@@ -48,7 +48,11 @@ export async function checkWords(
     pages.map(({ path }) => path),
   );
   const found: WordsFinding[] = [];
-  const known = { today: dayOfMs(now), people: await peopleOf(db, siteId), titles: new Map() };
+  const known = {
+    today: dayOfMs(now),
+    people: await peopleOf(db, siteId),
+    titles: new Map<string, string>(),
+  };
   const read = await pagesToCheck(db, siteId, pages, known);
   // Of a large site few titles are asked for here: those of the pages that links around places lead to.
   const linked = read.flatMap(({ page }) => linkedPaths(page.placements, page.path));
