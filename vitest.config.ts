@@ -18,6 +18,7 @@ export default defineConfig({
           name: 'unit',
           include: ['{src,demo,tests}/**/*.test.ts'],
           exclude: ['**/*.db.test.ts', '**/node_modules/**'],
+          setupFiles: ['tests/random-cases.ts'],
           // Files share what is loaded: with a process for each, loading took three quarters of the time. So a test that
           // changes what outlives it (a setting, a clock) puts it back.
           isolate: false,

@@ -3,10 +3,17 @@
  * sequences and line ends included. Knows nothing of pages; it is told what to change.
  */
 import { byteOffsets } from '../source/byte-offsets';
-import type { SourceText } from '../source/decode-source';
+import { decodeBytes, type SourceText } from '../source/decode-source';
 import { encodeText, isWritableEncoding } from '../source/encode-text';
+import { DECLARED_WITHIN, declaredEncoding } from '../source/sniff-encoding';
 import type { Problem } from '../problem';
-import { mismatchProblem, overlapProblem, unencodableProblem, type SourceEdit } from './source-edit';
+import {
+  mismatchProblem,
+  movedEncodingProblem,
+  overlapProblem,
+  unencodableProblem,
+  type SourceEdit,
+} from './source-edit';
 
 export type ApplyResult =
   | {
@@ -21,7 +28,7 @@ export type ApplyResult =
  * Applies edits to a source.
  *
  * @param edits in any order; two may touch but not overlap; exact repeats count once
- * @returns a problem (`EDIT_OVERLAP`, `EDIT_MISMATCH`, `EDIT_UNENCODABLE`) and nothing changed, or the new bytes
+ * @returns a problem (`EDIT_OVERLAP`, `EDIT_MISMATCH`, `EDIT_UNENCODABLE`, `EDIT_ENCODING_MOVED`) and nothing changed, or the new bytes
  */
 export function applyEdits(
   original: { readonly bytes: Uint8Array; readonly source: SourceText },
@@ -51,7 +58,26 @@ export function applyEdits(
     shift += edit.becomes.length - (edit.end - edit.start);
   }
   parts.push(bytes.subarray(copied));
-  return { ok: true, bytes: joinBytes(parts), inverse: joinTouching(inverse, source.encoding) };
+  const changed = joinBytes(parts);
+  const moved = checkEncoding({ before: bytes, after: changed }, source, bounds[0]);
+  if (moved) return { ok: false, problem: moved };
+  return { ok: true, bytes: changed, inverse: joinTouching(inverse, source.encoding) };
+}
+
+/**
+ * A source that says its encoding itself says it within its first bytes. What is written before it can push it out of
+ * them, or pull it in; then every letter of the source that isn't ASCII would be read otherwise.
+ */
+function checkEncoding(
+  { before, after }: { before: Uint8Array; after: Uint8Array },
+  { encoding, declaration }: SourceText,
+  firstChange = DECLARED_WITHIN,
+): Problem | null {
+  if (!declaration || firstChange >= DECLARED_WITHIN) return null;
+  const other = declaredEncoding(after, declaration.language) ?? declaration.unsaid;
+  if (other === encoding) return null;
+  const isRead = (bytes: Uint8Array) => decodeBytes(bytes, other).text === decodeBytes(bytes, encoding).text;
+  return isRead(before) && isRead(after) ? null : movedEncodingProblem(encoding, other, DECLARED_WITHIN);
 }
 
 /** Edits by position, exact repeats taken out. */

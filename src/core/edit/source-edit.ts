@@ -51,4 +51,15 @@ export function unencodableProblem(edit: SourceEdit, encoding: string): Problem 
   };
 }
 
+/** The change moves where a file says its encoding into or out of the first bytes, where alone it is looked for. */
+export function movedEncodingProblem(before: string, after: string, within: number): Problem {
+  return {
+    code: 'EDIT_ENCODING_MOVED',
+    what: `With this change browsers would read the file as ${after}, no longer as ${before}: its other letters would change.`,
+    why: `The file says how it is encoded near its byte ${within}, and is searched for it no further.`,
+    remedy:
+      'Move the line that says the encoding (<meta charset>) to the top of the file, and read the site again.',
+  };
+}
+
 const clip = (text: string) => (text.length > 60 ? `${text.slice(0, 57)}…` : text);

@@ -1,9 +1,8 @@
 import {
+  declaredEncoding,
   encodingOfByteOrderMark,
   encodingOfLabel,
-  prescanCss,
-  prescanHtml,
-  prescanXml,
+  type DeclaringLanguage,
 } from './sniff-encoding';
 import { isManifestPath, isSheetPath, isXmlPath } from './role-of-name';
 import { decodeWindows1252 } from './windows-1252';
@@ -16,6 +15,11 @@ export interface SourceText {
   readonly encoding: string;
   /** Whether a page is to be read as XML (XHTML), as browsers do where it is named or served so. */
   readonly isXml?: boolean;
+  /**
+   * Where the source's own first bytes decide how it is read: how they would say it, and what holds where they don't.
+   * A mark or a server's header decides before them.
+   */
+  readonly declaration?: { readonly language: DeclaringLanguage; readonly unsaid: string };
 }
 
 /** What was known about a source before its bytes were looked at. */
@@ -34,32 +38,32 @@ export function decodeBytes(bytes: Uint8Array, encoding: string): SourceText {
   return { text: new TextDecoder(encoding).decode(bytes), encoding };
 }
 
+/** Decodes bytes by a mark, by what a server said, or else by what they declare themselves. */
+function decodeDeclared(
+  bytes: Uint8Array,
+  { httpCharset }: SourceHints,
+  declaration: NonNullable<SourceText['declaration']>,
+): SourceText {
+  const known = encodingOfByteOrderMark(bytes) ?? encodingOfLabel(httpCharset);
+  if (known) return decodeBytes(bytes, known);
+  const { language, unsaid } = declaration;
+  return { ...decodeBytes(bytes, declaredEncoding(bytes, language) ?? unsaid), declaration };
+}
+
 /** Decodes a page by the WHATWG rules; windows-1252 where nothing says otherwise. Any bytes give a result. */
 export function decodeHtml(bytes: Uint8Array, hints: SourceHints = {}): SourceText {
-  const encoding =
-    encodingOfByteOrderMark(bytes) ??
-    encodingOfLabel(hints.httpCharset) ??
-    prescanHtml(bytes) ??
-    'windows-1252';
-  return decodeBytes(bytes, encoding);
+  return decodeDeclared(bytes, hints, { language: 'html', unsaid: 'windows-1252' });
 }
 
 /** Decodes a page written in XML (XML 1.0, appendix F); UTF-8 where nothing says otherwise. Any bytes give a result. */
 function decodeXml(bytes: Uint8Array, hints: SourceHints): SourceText {
-  const encoding =
-    encodingOfByteOrderMark(bytes) ?? encodingOfLabel(hints.httpCharset) ?? prescanXml(bytes) ?? 'utf-8';
-  return { ...decodeBytes(bytes, encoding), isXml: true };
+  return { ...decodeDeclared(bytes, hints, { language: 'xml', unsaid: 'utf-8' }), isXml: true };
 }
 
 /** Decodes a style sheet by CSS Syntax 3, §3.2; UTF-8 where nothing says otherwise. Any bytes give a result. */
 export function decodeCss(bytes: Uint8Array, hints: SourceHints = {}): SourceText {
-  const encoding =
-    encodingOfByteOrderMark(bytes) ??
-    encodingOfLabel(hints.httpCharset) ??
-    prescanCss(bytes) ??
-    encodingOfLabel(hints.environment) ??
-    'utf-8';
-  return decodeBytes(bytes, encoding);
+  const unsaid = encodingOfLabel(hints.environment) ?? 'utf-8';
+  return decodeDeclared(bytes, hints, { language: 'css', unsaid });
 }
 
 /** Decodes a page, as XML where its server, or else its name, says so. Any bytes give a result. */

@@ -26,6 +26,9 @@ export function encodingOfByteOrderMark(bytes: Uint8Array): string | null {
   return null;
 }
 
+/** How many first bytes are searched for a declaration. */
+export const DECLARED_WITHIN = 1024;
+
 const latin = new TextDecoder('latin1');
 const ascii = (bytes: Uint8Array, length: number) => latin.decode(bytes.subarray(0, length));
 
@@ -40,7 +43,7 @@ function charsetOfContentType(content: string | null | undefined): string | null
  * A page that says UTF-16 there can't be UTF-16, since the ASCII was readable: the standard makes it UTF-8.
  */
 export function prescanHtml(bytes: Uint8Array): string | null {
-  const head = ascii(bytes, 1024);
+  const head = ascii(bytes, DECLARED_WITHIN);
   const token =
     /<!--[\s\S]*?-->|<meta[\s/]((?:[^>"']|"[^"]*"|'[^']*')*)|<\/?[a-z](?:[^>"']|"[^"]*"|'[^']*')*|<[!/?][^>]*/gi;
   for (const match of head.matchAll(token)) {
@@ -66,16 +69,32 @@ function encodingOfMeta(attributes: string): string | null {
 
 /** The encoding that a style sheet's first bytes declare by `@charset "…";` (CSS Syntax 3, §3.2), or `null`. */
 export function prescanCss(bytes: Uint8Array): string | null {
-  const match = /^@charset "([^"]*)";/.exec(ascii(bytes, 1024));
+  const match = /^@charset "([^"]*)";/.exec(ascii(bytes, DECLARED_WITHIN));
   const encoding = encodingOfLabel(match?.[1]);
   return encoding?.startsWith('utf-16') ? 'utf-8' : encoding;
 }
 
 /** The encoding that a page in XML declares (`<?xml … encoding="…"?>`, XML 1.0, §4.3.3), or `null`. */
 export function prescanXml(bytes: Uint8Array): string | null {
-  const match = /^\s*<\?xml\s[^>]*?encoding\s*=\s*(?:"([^"]*)"|'([^']*)')/.exec(ascii(bytes, 1024));
+  const match = /^\s*<\?xml\s[^>]*?encoding\s*=\s*(?:"([^"]*)"|'([^']*)')/.exec(
+    ascii(bytes, DECLARED_WITHIN),
+  );
   const encoding = encodingOfLabel(match?.[1] ?? match?.[2]);
   return encoding?.startsWith('utf-16') ? 'utf-8' : encoding;
+}
+
+/** The languages in which a source can say itself how it is encoded. */
+export type DeclaringLanguage = 'html' | 'xml' | 'css';
+
+const PRESCANS: Readonly<Record<DeclaringLanguage, (bytes: Uint8Array) => string | null>> = {
+  html: prescanHtml,
+  xml: prescanXml,
+  css: prescanCss,
+};
+
+/** The encoding that the first {@link DECLARED_WITHIN} bytes declare, or `null`. */
+export function declaredEncoding(bytes: Uint8Array, language: DeclaringLanguage): string | null {
+  return PRESCANS[language](bytes);
 }
 
 /** How many of the first bytes are a byte order mark that decoding in this encoding takes away: 0, 2 or 3. */

@@ -47,6 +47,12 @@ describe('the encoding of a page', () => {
 
   it('reads the whole of windows-1252', () => {
     expect(decodeHtml(bytes(0x80, 0x92, 0x96, 0xe9)).text).toBe('€’–é');
+    // Neither the first bytes nor any other get lost.
+    for (let byte = 0; byte < 256; byte++) {
+      for (const input of [[byte], [byte, 0x61], [byte, byte, 0xfe, 0x61]]) {
+        expect(decodeBytes(bytes(...input), 'windows-1252').text).toHaveLength(input.length);
+      }
+    }
   });
 
   it.each([

@@ -12,8 +12,12 @@ const latin = new TextDecoder('windows-1252', { ignoreBOM: true });
 
 /** The text of windows-1252 bytes; every byte gives exactly one character. */
 export function decodeWindows1252(bytes: Uint8Array): string {
-  // What the decoder left as control characters is put right; where it did its work there is nothing left to do.
-  return latin.decode(bytes).replace(/[\x80-\x9f]/g, (c) => HIGH[c.charCodeAt(0) - 0x80] ?? c);
+  // The decoder of Node 20 swallows a first byte 0xFF as if it were a mark.
+  const first = bytes.findIndex((byte) => byte !== 0xff);
+  const swallowed = first < 0 ? bytes.length : first;
+  const text = 'ÿ'.repeat(swallowed) + latin.decode(bytes.subarray(swallowed));
+  // What it left as control characters is put right; where it did its work there is nothing left to do.
+  return text.replace(/[\x80-\x9f]/g, (c) => HIGH[c.charCodeAt(0) - 0x80] ?? c);
 }
 
 /** The byte of one UTF-16 code unit in windows-1252, or `undefined` where it has none. */
