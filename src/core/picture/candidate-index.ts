@@ -15,6 +15,8 @@ const MOST_MATCHES = 200;
 /** Alignments of each picture that are given, and landmarks that must agree on one. */
 const TRIED = 4;
 const LEAST_VOTES = 2;
+/** The same of a mirrored one: few pictures are mirrored, and by chance as many seem so as not. */
+const LEAST_MIRRORED = 4;
 
 /** What of a fingerprint is looked up. */
 export interface Searchable extends Pick<Fingerprint, 'hash' | 'squareHash' | 'middleHashes' | 'landmarks'> {
@@ -84,11 +86,16 @@ export class CandidateIndex {
     return picture;
   }
 
-  /** Pictures that may show the same, those with most in common first. */
-  find(wanted: Searchable, most: number): Candidate[] {
+  /**
+   * Pictures that may show the same, those with most in common first.
+   *
+   * @param isAsked says by its number which of them are of interest; the others are not looked at more closely
+   */
+  find(wanted: Searchable, most: number, isAsked: (picture: number) => boolean = () => true): Candidate[] {
     return [...this.common(wanted, false), ...this.common(wanted, true)]
       .sort((a, b) => firstWorth(b) - firstWorth(a))
       .slice(0, VOTED)
+      .filter(({ picture }) => isAsked(picture))
       .map(({ picture, isMirrored, whole, middles, matches }) => ({
         ...{ picture, isMirrored, wholeDistance: whole },
         middles: [...middles]
@@ -96,7 +103,7 @@ export class CandidateIndex {
           .slice(0, TRIED_MIDDLES)
           .map(([width]) => width),
         alignments: votedAlignments(matches.slice(0, MOST_MATCHES), TRIED).filter(
-          ({ votes }) => votes >= LEAST_VOTES,
+          ({ votes }) => votes >= leastVotes(isMirrored),
         ),
       }))
       .filter(
@@ -134,7 +141,7 @@ export class CandidateIndex {
         known.middles.set(width, Math.min(distance, known.middles.get(width) ?? FAR));
       });
     });
-    // Landmarks are counted first, and looked at only for the pictures that have most of them.
+    // Landmarks are counted first, and looked at only for the pictures that have most of them in common.
     const hits: number[] = [];
     const touched: number[] = [];
     landmarks.forEach((landmark, n) => {
@@ -146,7 +153,9 @@ export class CandidateIndex {
       });
     });
     const found = new Map<number, Common>();
-    for (const picture of [...wholes.keys(), ...this.mostTouched(touched)])
+    const several = touched.filter((picture) => this.counts[picture]! >= leastVotes(isMirrored));
+    several.sort((a, b) => this.counts[b]! - this.counts[a]!);
+    for (const picture of [...wholes.keys(), ...several.slice(0, VOTED)])
       found.set(picture, { picture, isMirrored, ...(wholes.get(picture) ?? NOTHING), matches: [] });
     const width = plane.width / Math.max(plane.width, plane.height);
     for (let i = 0; i < hits.length; i += 2) {
@@ -161,13 +170,9 @@ export class CandidateIndex {
     for (const picture of touched) this.counts[picture] = 0;
     return [...found.values()];
   }
-
-  /** The pictures with the most landmarks in common, as many as are put to the vote. */
-  private mostTouched(touched: readonly number[]): number[] {
-    const several = touched.filter((picture) => this.counts[picture]! >= LEAST_VOTES);
-    return several.sort((a, b) => this.counts[b]! - this.counts[a]!).slice(0, VOTED);
-  }
 }
+
+const leastVotes = (isMirrored: boolean): number => (isMirrored ? LEAST_MIRRORED : LEAST_VOTES);
 
 /** Distance of hashes that have nothing in common. */
 const FAR = 64;

@@ -3,7 +3,7 @@ import { frameOf, type Frame } from './align';
 import { CandidateIndex, WHOLE_DISTANCE, type Candidate } from './candidate-index';
 import type { Fingerprint } from './fingerprint';
 import { WHOLE, type GreyPlane } from './grey-plane';
-import { judged, mayAgree, type Link, type Looks } from './judge';
+import { isLikely, judged, mayAgree, type Link, type Looks } from './judge';
 import type { Refined } from './closest-frame';
 import { exactFrame, roughFrame } from './refine-frame';
 import { mirrored } from './shrink';
@@ -15,6 +15,8 @@ const WORTH_A_LOOK = 0.5;
 /** The same where few landmarks agree, which they do by chance among pictures of one kind. */
 const FEW_VOTES = 6;
 const WORTH_FOR_FEW = 0.72;
+/** Agreement, just where those few put it, from which its place is sought at all: where they are right they are near. */
+const NEAR_FOR_FEW = 0.4;
 /** Candidates whose exact place is sought; and more where they agree about as well, as translations of one screen do. */
 const LOOKED_AT = 5;
 const ALIKE = { most: 12, agreement: 0.03 };
@@ -35,36 +37,44 @@ export interface Compared {
   readonly print: Fingerprint;
 }
 
+/** What came of comparing a picture with several. */
+export interface Comparison<T> {
+  readonly links: readonly { readonly to: T; readonly link: Link }[];
+  /** Those that were looked at to the end and show something else. */
+  readonly others: readonly T[];
+}
+
 /**
  * Links of a picture to those candidates that show the same. Whole frames are compared first: where a candidate turns
  * out to be the very same frame for certain, cuttings are not looked for.
  */
-export function linksTo<T extends Compared>(
-  own: Fingerprint,
-  others: readonly T[],
-): { readonly to: T; readonly link: Link }[] {
+export function linksTo<T extends Compared>(own: Fingerprint, others: readonly T[]): Comparison<T> {
   const linked = (to: T, link: Link | null) => (link ? [{ to, link }] : []);
   const mayBePart = ({ print }: T) => !isIcon(own.plane) && !isIcon(print.plane);
   const wholes = others
     .flatMap((to) => linked(to, compareWhole(own, to)))
     .filter(({ to, link }) => mayBePart(to) || (link.kind === 'same' && !link.isMirrored));
   if (wholes.some(({ link }) => link.kind === 'same' && !link.isMirrored && link.score >= CERTAIN))
-    return wholes;
+    return { links: wholes, others: [] };
   const isLinked = new Set(wholes.filter(({ link }) => link.kind === 'same').map(({ to }) => to));
   const rough = others
     .filter((to) => !isLinked.has(to) && mayBePart(to))
     .map((to) => ({ to, places: roughPlaces(own, to) }))
     .filter(({ to, places }) => places.agreement >= worthALook(to.candidate))
-    .sort((a, b) => b.places.agreement - a.places.agreement)
-    .filter(
-      ({ places }, n, [best]) =>
-        n < LOOKED_AT ||
-        (n < ALIKE.most && best && places.agreement >= best.places.agreement - ALIKE.agreement),
-    );
-  const parts = rough.flatMap(({ to, places }) =>
-    linked(to, exactPart(own, to, places.sought) ?? exactPart(own, to, places.given)),
-  );
-  return [...wholes, ...parts];
+    .sort((a, b) => b.places.agreement - a.places.agreement);
+  const best = rough[0]?.places.agreement ?? 0;
+  const isSought = ({ places }: (typeof rough)[number], n: number) =>
+    n < LOOKED_AT || (n < ALIKE.most && places.agreement >= best - ALIKE.agreement);
+  const parts = rough.filter(isSought).flatMap(({ to, places }) => {
+    const met: Frame[] = [];
+    return linked(to, exactPart(own, to, places.sought, met) ?? exactPart(own, to, places.given, met));
+  });
+  const links = [...wholes, ...parts];
+  const isOpen = new Set([
+    ...links.map(({ to }) => to),
+    ...rough.filter((one, n) => !isSought(one, n)).map(({ to }) => to),
+  ]);
+  return { links, others: others.filter((to) => !isOpen.has(to)) };
 }
 
 /** Whether two pictures show the same, whole or in part. */
@@ -72,14 +82,14 @@ export function showTheSame(own: Fingerprint, other: Fingerprint): boolean {
   const index = new CandidateIndex(1);
   index.add(other);
   const found = index.find(own, 2).map((candidate) => ({ candidate, print: other }));
-  return linksTo(own, found).length > 0;
+  return linksTo(own, found).links.length > 0;
 }
 
-function worthALook({ alignments, middles, wholeDistance }: Candidate): number {
-  const isLikely =
-    (alignments[0]?.votes ?? 0) >= FEW_VOTES || middles.length > 0 || wholeDistance <= WHOLE_DISTANCE;
-  return isLikely ? WORTH_A_LOOK : WORTH_FOR_FEW;
-}
+const worthALook = (candidate: Candidate): number => (isMeant(candidate) ? WORTH_A_LOOK : WORTH_FOR_FEW);
+
+/** Whether more speaks for a candidate than a few landmarks, which may agree by chance. */
+const isMeant = ({ alignments, middles, wholeDistance }: Candidate): boolean =>
+  (alignments[0]?.votes ?? 0) >= FEW_VOTES || middles.length > 0 || wholeDistance <= WHOLE_DISTANCE;
 
 /** Whether two planes have the same shape, but for what rounding to pixels makes of it. */
 export function isSameShape(own: GreyPlane, other: GreyPlane): boolean {
@@ -90,7 +100,7 @@ export function isSameShape(own: GreyPlane, other: GreyPlane): boolean {
 function compareWhole(own: Fingerprint, { print, candidate }: Compared): Link | null {
   const looks = facing(own, candidate.isMirrored);
   if (!isSameShape(looks.plane, print.plane)) return null;
-  if (!mayAgree(looks.plane, print.plane, WHOLE)) return null;
+  if (!mayAgree(looks.plane, print.plane, WHOLE) || !isLikely(looks, print, WHOLE, true)) return null;
   return judged(looks, print, WHOLE, candidate);
 }
 
@@ -114,8 +124,9 @@ function roughPlaces(own: Fingerprint, { print, candidate }: Compared): Places {
     if (isSameShape(plane, print.plane)) frames.push(WHOLE);
     else frames.push(middleFrame(plane, print.plane, 'inside'), middleFrame(plane, print.plane, 'around'));
   }
+  const least = isMeant(candidate) ? -1 : NEAR_FOR_FEW;
   const [best, ...others] = frames
-    .map((frame) => roughFrame(plane, print.plane, frame))
+    .map((frame) => roughFrame(plane, print.plane, frame, least))
     .sort((a, b) => worthOf(b) - worthOf(a));
   if (!best) return { agreement: -1, sought: [], given: [] };
   const kept = [best];
@@ -138,8 +149,8 @@ const TRIED_FRAMES = 3;
 const ABOUT_AS_WELL = 0.04;
 const ELSEWHERE = 0.012;
 
-const isElsewhere = (one: Frame, other: Frame): boolean =>
-  (['left', 'top', 'width', 'height'] as const).some((side) => Math.abs(one[side] - other[side]) > ELSEWHERE);
+const isElsewhere = (one: Frame, other: Frame, by = ELSEWHERE): boolean =>
+  (['left', 'top', 'width', 'height'] as const).some((side) => Math.abs(one[side] - other[side]) > by);
 
 /** Of frames that agree alike, as they do in a pattern that repeats, the one in which one picture holds the other. */
 function worthOf({ agreement, frame: { left, top, width, height } }: Refined): number {
@@ -151,23 +162,30 @@ function worthOf({ agreement, frame: { left, top, width, height } }: Refined): n
 
 const HOLDING = 0.05;
 
-/** Agreement of detail, seen from afar, of a frame that is nearly exact: one that is right has far more. */
-const LIKELY = 0.45;
+/** Distance, in shares of a side, of two frames that are exact to a sample or two and will come to the same. */
+const MET_ALREADY = 0.004;
 
+/** @param met frames that were looked at, nearly exact, to which those of this time are added */
 function exactPart(
   own: Fingerprint,
   { print, candidate }: Compared,
   frames: readonly Refined[],
+  met: Frame[],
 ): Link | null {
   const looks = facing(own, candidate.isMirrored);
-  const isLikely = (frame: Frame) => mayAgree(looks.plane, print.plane, frame, LIKELY);
+  const mayBeWhole = isSameShape(looks.plane, print.plane);
+  const isWorth = (frame: Frame) => {
+    if (met.some((other) => !isElsewhere(other, frame, MET_ALREADY))) return false;
+    met.push(frame);
+    return isLikely(looks, print, frame, mayBeWhole && isWholeFrame(frame));
+  };
   const exact = frames
     .filter(({ frame }) => mayAgree(looks.plane, print.plane, frame))
-    .flatMap((found) => exactFrame(looks.plane, print.plane, found, isLikely) ?? [])
+    .flatMap((found) => exactFrame(looks.plane, print.plane, found, isWorth) ?? [])
     .sort((a, b) => b.agreement - a.agreement);
   for (const { frame } of exact) {
     // Of a picture that is nearly square a square is the whole, but for a sliver: no less must agree.
-    const isWhole = isSameShape(looks.plane, print.plane) && isWholeFrame(frame);
+    const isWhole = mayBeWhole && isWholeFrame(frame);
     // Laid over each other just so they were judged before, as wholes.
     if (isWhole && offWhole(frame) < SAME_FRAME) continue;
     const link = judged(looks, print, frame, { isMirrored: candidate.isMirrored, isWhole });

@@ -252,44 +252,42 @@ function withoutShade(samples: Float32Array, width: number, height: number): Flo
 }
 
 function detailOf(samples: Float32Array, width: number, height: number): Float32Array {
-  const rows = new Float32Array(samples.length);
-  for (let y = 0; y < height; y++) slidingMean(samples, rows, y * width, width);
-  // Down the columns all at once: one after the other they would be read across the rows.
   const detail = new Float32Array(samples.length);
+  // Sums down each column of the neighbourhood, kept up to date from row to row; then along the row.
   const sums = new Float64Array(width);
-  let n = 0;
-  for (let y = -AROUND; y < height; y++) {
-    const [entering, leaving] = [y + AROUND, y - AROUND - 1];
-    if (entering < height) {
-      n++;
-      for (let x = 0; x < width; x++) sums[x]! += rows[entering * width + x]!;
+  let rows = Math.min(AROUND, height);
+  for (let y = 0; y < rows; y++) for (let x = 0; x < width; x++) sums[x]! += samples[y * width + x]!;
+  for (let y = 0; y < height; y++) {
+    const entering = (y + AROUND) * width;
+    const leaving = (y - AROUND - 1) * width;
+    if (entering < samples.length) {
+      rows++;
+      for (let x = 0; x < width; x++) sums[x]! += samples[entering + x]!;
     }
     if (leaving >= 0) {
-      n--;
-      for (let x = 0; x < width; x++) sums[x]! -= rows[leaving * width + x]!;
+      rows--;
+      for (let x = 0; x < width; x++) sums[x]! -= samples[leaving + x]!;
     }
-    if (y < 0) continue;
-    const at = y * width;
-    for (let x = 0; x < width; x++) detail[at + x] = samples[at + x]! - sums[x]! / n;
+    withoutMeans(samples.subarray(y * width, (y + 1) * width), sums, rows, detail.subarray(y * width));
   }
   return detail;
 }
 
-/** Means of the neighbourhood along one row. */
-function slidingMean(from: Float32Array, to: Float32Array, start: number, count: number): void {
+/** One row with the means of its neighbourhood taken away, by the sums down each column of so many rows. */
+function withoutMeans(row: Float32Array, sums: Float64Array, rows: number, to: Float32Array): void {
+  const width = row.length;
   let sum = 0;
-  let n = 0;
-  for (let i = -AROUND; i < count; i++) {
-    const entering = i + AROUND;
-    const leaving = i - AROUND - 1;
-    if (entering < count) {
-      sum += from[start + entering]!;
-      n++;
+  for (let x = 0; x < Math.min(AROUND, width); x++) sum += sums[x]!;
+  const inner = 1 / (rows * (2 * AROUND + 1));
+  for (let x = 0; x < width; x++) {
+    if (x > AROUND && x + AROUND < width) {
+      sum += sums[x + AROUND]! - sums[x - AROUND - 1]!;
+      to[x] = row[x]! - sum * inner;
+      continue;
     }
-    if (leaving >= 0) {
-      sum -= from[start + leaving]!;
-      n--;
-    }
-    if (i >= 0) to[start + i] = sum / n;
+    if (x + AROUND < width) sum += sums[x + AROUND]!;
+    if (x > AROUND) sum -= sums[x - AROUND - 1]!;
+    const columns = Math.min(width, x + AROUND + 1) - Math.max(0, x - AROUND);
+    to[x] = row[x]! - sum / (rows * columns);
   }
 }

@@ -63,6 +63,8 @@ export class FamilyBuilder {
   private readonly fresh = new Set<Group>();
   /** Links of each group seen from its own side, as they stood when lonely files were asked for. */
   private readonly inbound = new Map<Group, { to: Group; link: Link }[]>();
+  /** Pairs of files, each standing for its group, that this builder found to show different things. */
+  private readonly refused = new Set<string>();
   private readonly apart = new Map<string, Pick<Correction, 'a' | 'b'>>();
   private readonly together: Correction[] = [];
 
@@ -143,7 +145,7 @@ export class FamilyBuilder {
     const others = this.likely(print, (to) =>
       to.files.every(({ id }) => !this.apart.has(pairKey(id, file.id))),
     );
-    const links = linksTo(print, others).map(({ to, link }) => ({ to: to.group, link, witnesses: 0 }));
+    const links = this.compared(file.id, print, others);
     links.sort((a, b) => b.link.score - a.link.score);
     const [same, ...moreSame] = links.filter(({ link }) => link.kind === 'same' && !link.isMirrored);
     if (same && !links.some(({ link }) => explainsBetter(link, same.link))) {
@@ -160,14 +162,20 @@ export class FamilyBuilder {
     this.open(group, print);
   }
 
+  /** Links of a file to the groups that it is compared with; those that show something else are remembered. */
+  private compared(id: string, print: Fingerprint, likely: ReturnType<FamilyBuilder['likely']>): GroupLink[] {
+    const { links, others } = linksTo(print, likely);
+    for (const { group } of others) this.refused.add(pairKey(id, (group.files[0] as FamilyFile).id));
+    return links.map(({ to, link }) => ({ to: to.group, link, witnesses: 0 }));
+  }
+
   /** The groups that a picture is to be compared with, of those that are wanted. */
   private likely(print: Fingerprint, isWanted: (to: Group) => boolean) {
-    const found = this.index.find(print, FOUND);
+    const found = this.index.find(print, FOUND, (picture) => isWanted(this.groups[picture] as Group));
     const least = ABOUT_AS_LIKELY * (found[0]?.worth ?? 0);
     const rank = (worth: number, { files }: Group) => (worth < least ? 2 : files.length > 1 ? 0 : 1);
     return found
       .map((candidate) => ({ candidate, group: this.groups[candidate.picture] as Group }))
-      .filter(({ group }) => isWanted(group))
       .sort((a, b) => rank(a.candidate.worth, a.group) - rank(b.candidate.worth, b.group))
       .slice(0, MOST)
       .map((one) => ({ ...one, print: this.printOf(one.group) }));
@@ -217,8 +225,11 @@ export class FamilyBuilder {
       !this.areApart(group, to);
     const isMet = new Set(this.neighbours(group).map(({ to }) => to));
     const print = this.load(id);
-    const others = this.likely(print, (to) => isWorth(to) && !isMet.has(to));
-    for (const { to, link } of linksTo(print, others)) group.links.push({ to: to.group, link, witnesses: 0 });
+    const others = this.likely(
+      print,
+      (to) => isWorth(to) && !isMet.has(to) && !this.refused.has(pairKey(id, (to.files[0] as FamilyFile).id)),
+    );
+    group.links.push(...this.compared(id, print, others));
     if (group.links.some(({ to }) => to.files.length > 1)) return;
     for (const near of this.neighbours(group)) {
       for (const far of this.neighbours(near.to)) {

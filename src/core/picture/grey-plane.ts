@@ -27,32 +27,58 @@ export function resample(
 ): Float32Array {
   const across = weights(plane.width, [rect.left, rect.width], width);
   const down = weights(plane.height, [rect.top, rect.height], height);
-  const first = down.from[0]!;
-  const last = down.from[height - 1]! + down.count[height - 1]!;
-  // Rows first, and only those that the rectangle touches.
-  const rows = narrowed(inFloats(plane, first, last), plane.width, across, last - first);
-  return lowered(rows, width, down, first);
+  // Down first, along whole rows at a time: what is left to go across, from place to place, are the rows that are wanted.
+  const columns = across.end - across.first;
+  return narrowed(lowered(touched(plane, across, down), columns, down), columns, across, height);
 }
 
-/**
- * Some rows of a plane, in floating point: a loop that meets two types of numbers runs several times slower. Two samples
- * more at the end can be read by one that goes on to weights of nothing.
- */
-function inFloats({ data, width }: GreyPlane, first: number, last: number): Float32Array {
-  const rows = new Float32Array((last - first) * width + 2);
-  rows.set(data.subarray(first * width, last * width));
+/** What the tables of both axes take of a plane, in floating point: a loop that meets two types of numbers is slow. */
+function touched({ data, width }: GreyPlane, across: Weights, down: Weights): Float32Array {
+  const isWide = across.first === 0 && across.end === width;
+  if (isWide && data instanceof Float32Array) return data.subarray(down.first * width, down.end * width);
+  const columns = across.end - across.first;
+  const rows = new Float32Array((down.end - down.first) * columns);
+  for (let y = down.first; y < down.end; y++) {
+    const at = y * width + across.first;
+    rows.set(data.subarray(at, at + columns), (y - down.first) * columns);
+  }
   return rows;
+}
+
+/** Rows brought to the height of the table. Two more samples at the end can be read with weights of nothing. */
+function lowered(rows: Float32Array, width: number, down: Weights): Float32Array {
+  const { from, count, weight, stride } = down;
+  const out = new Float32Array(width * from.length + 2);
+  const last = rows.length - width;
+  for (let y = 0; y < from.length; y++) {
+    const to = y * width;
+    const base = (from[y]! - down.first) * width;
+    // Three at a time; beyond the last there are weights of nothing.
+    for (let k = 0; k < count[y]!; k += 3) {
+      const own = y * stride + k;
+      const [one, two, three] = [weight[own]!, weight[own + 1]!, weight[own + 2]!];
+      const row = base + k * width;
+      const [second, third] = [Math.min(last, row + width), Math.min(last, row + 2 * width)];
+      if (k === 0)
+        for (let x = 0; x < width; x++)
+          out[to + x] = one * rows[row + x]! + two * rows[second + x]! + three * rows[third + x]!;
+      else
+        for (let x = 0; x < width; x++)
+          out[to + x]! += one * rows[row + x]! + two * rows[second + x]! + three * rows[third + x]!;
+    }
+  }
+  return out;
 }
 
 /** Rows of `size` samples, each brought to the width of the table. */
 function narrowed(data: Float32Array, size: number, across: Weights, height: number): Float32Array {
-  const { from, count, weight, stride, most } = across;
+  const { first, from, count, weight, stride, most } = across;
   const width = from.length;
   const rows = new Float32Array(height * width);
   for (let y = 0; y < height; y++) {
-    const base = y * size;
+    const base = y * size - first;
     const to = y * width;
-    // Up to three of each, as nearly always: written out, since going round for so few takes half as long again.
+    // Up to three of each, as mostly: written out, since going round for so few takes half as long again.
     if (most <= 3)
       for (let x = 0; x < width; x++) {
         const at = base + from[x]!;
@@ -72,32 +98,6 @@ function narrowed(data: Float32Array, size: number, across: Weights, height: num
   return rows;
 }
 
-/** Rows from `first` on, brought to the height of the table. */
-function lowered(rows: Float32Array, width: number, down: Weights, first: number): Float32Array {
-  const { from, count, weight, stride, most } = down;
-  const out = new Float32Array(width * from.length);
-  const last = rows.length - width;
-  for (let y = 0; y < from.length; y++) {
-    const to = y * width;
-    const own = y * stride;
-    const base = (from[y]! - first) * width;
-    if (most <= 3) {
-      const [one, two, three] = [weight[own]!, weight[own + 1]!, weight[own + 2]!];
-      const second = Math.min(last, base + width);
-      const third = Math.min(last, base + 2 * width);
-      for (let x = 0; x < width; x++)
-        out[to + x] = one * rows[base + x]! + two * rows[second + x]! + three * rows[third + x]!;
-    } else {
-      for (let k = 0; k < count[y]!; k++) {
-        const share = weight[own + k]!;
-        const row = base + k * width;
-        for (let x = 0; x < width; x++) out[to + x]! += share * rows[row + x]!;
-      }
-    }
-  }
-  return out;
-}
-
 interface Weights {
   readonly from: Int32Array;
   readonly count: Int32Array;
@@ -105,13 +105,16 @@ interface Weights {
   readonly stride: number;
   /** The most that one takes. */
   readonly most: number;
+  /** All that are taken: from `first` up to `end`. */
+  readonly first: number;
+  readonly end: number;
 }
 
 /** For each of `count` new pixels along one axis: which old pixels it takes, and how much of each. */
 function weights(size: number, [start, share]: readonly [number, number], count: number): Weights {
   const step = (share * size) / count;
   const reach = Math.max(step, 1) / 2;
-  const stride = Math.ceil(reach * 2) + 2;
+  const stride = Math.ceil(reach * 2) + 3;
   let most = 0;
   const table = {
     from: new Int32Array(count),
@@ -136,7 +139,7 @@ function weights(size: number, [start, share]: readonly [number, number], count:
     table.count[i] = to - from;
     most = Math.max(most, to - from);
   }
-  return { ...table, most };
+  return { ...table, most, first: table.from[0]!, end: table.from[count - 1]! + table.count[count - 1]! };
 }
 
 /** The size of a plane whose long side has at most so many pixels. */

@@ -98,18 +98,37 @@ export interface Looks {
 const GLANCE_PX = 64;
 const HOPELESS = 0.25;
 
-/**
- * Whether a closer look is worth its time, by detail that is seen from afar. A smooth picture can't be told so.
- *
- * @param least agreement below which it is not, 0 to 1
- */
-export function mayAgree(own: GreyPlane, other: GreyPlane, frame: Frame, least = HOPELESS): boolean {
+/** Whether a closer look is worth its time, by detail that is seen from afar. A smooth picture can't be told so. */
+export function mayAgree(own: GreyPlane, other: GreyPlane, frame: Frame): boolean {
   const common = commonPart(other, frame);
   if (!common) return false;
   const [far, near] = [shrunk(own, 2 * GLANCE_PX), shrunk(other, 2 * GLANCE_PX)];
   const { width, height, a, b } = sampled(far, near, common, GLANCE_PX);
   const agreement = detailAgreement(a, b, width, height);
-  return agreement === null || agreement >= least;
+  return agreement === null || agreement >= HOPELESS;
+}
+
+/** What speaks against two pictures at a frame that is nearly exact, seen from afar; more than twice what links have. */
+const UNLIKELY = { agreement: 0.4, contradicted: 0.2, replaced: 5, recoloured: 0.26 };
+/** Samples along the long side of that look: whole screens that differ in some words are alike from farther off. */
+const LIKELY_PX = { part: 64, whole: 96 };
+
+/**
+ * Whether the exact frame, and a close look at it, are worth their time: they cost most, and of look-alikes nearly all
+ * are refused.
+ *
+ * @param frame exact to a sample or two of the look
+ */
+export function isLikely(own: Looks, other: Looks, frame: Frame, isWhole: boolean): boolean {
+  const common = commonPart(other.plane, frame);
+  if (!common || otherColours(own.tint, other.tint, common) > UNLIKELY.recoloured) return false;
+  const px = isWhole ? LIKELY_PX.whole : LIKELY_PX.part;
+  const { width, height, a, b } = sampled(shrunk(own.plane, 2 * px), shrunk(other.plane, 2 * px), common, px);
+  const { tiles, agreement, contradicted, replaced } = compareDetail(a, b, width, height);
+  if (tiles < FEW_TILES) return true;
+  if (contradicted > UNLIKELY.contradicted) return false;
+  // A mark laid over a smooth picture is nearly all the detail there is, and the other has none of it.
+  return isWhole ? replaced <= UNLIKELY.replaced : agreement >= UNLIKELY.agreement;
 }
 
 /**
@@ -126,7 +145,9 @@ export function judged(
   const common = commonPart(other.plane, frame);
   if (!common) return null;
   const recoloured = otherColours(own.tint, other.tint, common);
-  if (recoloured > RECOLOURED_OVER) return null;
+  const cells = Math.min(cellsIn(own.tint, common.own), cellsIn(other.tint, common.other));
+  const isColoured = recoloured <= (cells < FEW_CELLS ? RECOLOURED_COARSELY : RECOLOURED);
+  if (recoloured > RECOLOURED_OVER || !(isColoured || isWhole)) return null;
   const both = sampled(own.plane, other.plane, common, isWhole ? FINEST : FINEST_PART);
   const { width, height, a, b } = isWhole ? withoutBorder(both) : both;
   const detail = compareDetail(a, b, width, height);
@@ -140,8 +161,6 @@ export function judged(
       detail.onlyFirst + detail.onlySecond <= CLOSE.oneSided &&
       detail.replaced === 0,
   });
-  const cells = Math.min(cellsIn(own.tint, common.own), cellsIn(other.tint, common.other));
-  const isColoured = recoloured <= (cells < FEW_CELLS ? RECOLOURED_COARSELY : RECOLOURED);
   const oneSided = detail.onlyFirst + detail.onlySecond;
   if (detail.tiles < FEW_TILES)
     return isColoured && isSameShade(detail, isWhole) ? link(isWhole ? 'same' : 'part') : null;
@@ -155,7 +174,7 @@ export function judged(
     const isPart = isHeld
       ? detail.replaced <= REPLACED_PART && [PART, SMOOTH_PART, GRAINY_PART].some(keeps)
       : detail.tiles >= OVERLAP_TILES && keeps(OVERLAP);
-    return isColoured && isPart && isSameExposure(detail) ? link('part') : null;
+    return isPart && isSameExposure(detail) ? link('part') : null;
   }
   const isLit = detail.shading < SHADED || detail.lightApart >= SAME_LIGHT;
   if (isColoured && isLit && detail.replaced <= REPLACED && keeps(SAME))
@@ -289,7 +308,8 @@ function partOf(plane: GreyPlane, rect: Rect, size: readonly [number, number]): 
   if (!sizes) wholes.set(plane, (sizes = new Map<string, Float32Array>()));
   let made = sizes.get(key);
   if (made) return made;
-  sizes.set(key, (made = resample(plane, WHOLE, size)));
+  const isAsItIs = size[0] === plane.width && size[1] === plane.height;
+  sizes.set(key, (made = isAsItIs ? Float32Array.from(plane.data) : resample(plane, WHOLE, size)));
   kept.push({ sizes, key });
   if (kept.length > MOST_KEPT) {
     const oldest = kept.shift();

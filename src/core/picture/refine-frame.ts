@@ -18,10 +18,13 @@ const NEARLY_HOPELESS = 0.66;
 /**
  * Shifts and scales a picture over another, coarsely, until both agree best. Slopes say nothing of what is still far
  * off: the places round about are tried (pattern search, Hooke and Jeeves 1961).
+ *
+ * @param least agreement of the frame that it begins with, −1 to 1, from which it is sought
  */
-export function roughFrame(own: GreyPlane, other: GreyPlane, from: Frame): Refined {
+export function roughFrame(own: GreyPlane, other: GreyPlane, from: Frame, least = -1): Refined {
   const over = layingOver(own, other, COARSE);
   let best: Refined = { frame: from, agreement: agreementOf(over(from)) };
+  if (best.agreement < least) return best;
   for (let step = FIRST_STEP; step >= LAST_STEP;) {
     // Each direction is taken as soon as it is better: going round them all for the best one costs more than it saves.
     let isBetter = false;

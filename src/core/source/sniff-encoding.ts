@@ -42,7 +42,7 @@ function charsetOfContentType(content: string | null | undefined): string | null
  * The encoding declared in the first 1024 bytes of a page ("prescan a byte stream"), or `null`.
  * A page that says UTF-16 there can't be UTF-16, since the ASCII was readable: the standard makes it UTF-8.
  */
-export function prescanHtml(bytes: Uint8Array): string | null {
+function prescanHtml(bytes: Uint8Array): string | null {
   const head = ascii(bytes, DECLARED_WITHIN);
   const token =
     /<!--[\s\S]*?-->|<meta[\s/]((?:[^>"']|"[^"]*"|'[^']*')*)|<\/?[a-z](?:[^>"']|"[^"]*"|'[^']*')*|<[!/?][^>]*/gi;
@@ -68,14 +68,14 @@ function encodingOfMeta(attributes: string): string | null {
 }
 
 /** The encoding that a style sheet's first bytes declare by `@charset "…";` (CSS Syntax 3, §3.2), or `null`. */
-export function prescanCss(bytes: Uint8Array): string | null {
+function prescanCss(bytes: Uint8Array): string | null {
   const match = /^@charset "([^"]*)";/.exec(ascii(bytes, DECLARED_WITHIN));
   const encoding = encodingOfLabel(match?.[1]);
   return encoding?.startsWith('utf-16') ? 'utf-8' : encoding;
 }
 
 /** The encoding that a page in XML declares (`<?xml … encoding="…"?>`, XML 1.0, §4.3.3), or `null`. */
-export function prescanXml(bytes: Uint8Array): string | null {
+function prescanXml(bytes: Uint8Array): string | null {
   const match = /^\s*<\?xml\s[^>]*?encoding\s*=\s*(?:"([^"]*)"|'([^']*)')/.exec(
     ascii(bytes, DECLARED_WITHIN),
   );

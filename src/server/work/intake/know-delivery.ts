@@ -148,7 +148,7 @@ async function pictureShelf({ pool }: Database, siteId: number): Promise<Shelf> 
         return row ? [{ candidate, row, print: printOfFile(row.sha256) }] : [];
       });
       return linksTo(print, compared)
-        .filter(({ link }) => !link.isMirrored)
+        .links.filter(({ link }) => !link.isMirrored)
         .map(({ to, link }) =>
           knownAs(to.row, { isSameBytes: false, widthPx, own: link.own.width, other: link.other.width }),
         ) // prettier-ignore
