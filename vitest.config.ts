@@ -33,6 +33,8 @@ export default defineConfig({
           name: 'database',
           include: ['{src,demo,tests}/**/*.db.test.ts'],
           fileParallelism: false,
+          // As with the others: loading took as long as the tests themselves.
+          isolate: false,
           testTimeout: 600_000,
           hookTimeout: 900_000,
         },

@@ -25,7 +25,7 @@ export interface Settings {
   readonly jobs: 'all' | 'awaited' | 'background';
 }
 
-const SCHEMA = Joi.object({
+const SETTINGS = {
   DATABASE_URL: Joi.string()
     .uri({ scheme: ['postgres', 'postgresql'] })
     .required(),
@@ -38,7 +38,9 @@ const SCHEMA = Joi.object({
   IBIDEM_DEMO: Joi.string().valid('0', '1').default('0'),
   IBIDEM_HEADS: Joi.string().valid('0', '1').default('1'),
   IBIDEM_JOBS: Joi.string().valid('all', 'awaited', 'background').default('all'),
-}).unknown();
+};
+const SCHEMA = Joi.object(SETTINGS).unknown();
+const NAMES = Object.keys(SETTINGS);
 
 /** The demo's site, and the roots that are named, separated as in `PATH`. */
 function rootsOf(said: unknown, folder: string): string[] {
@@ -49,11 +51,16 @@ function rootsOf(said: unknown, folder: string): string[] {
   return [...named, resolve(folder, 'demo-site')];
 }
 
-let known: Settings | undefined;
+let known: { readonly said: string; readonly settings: Settings } | undefined;
 
-/** The settings; @throws ProblemError `SETTINGS` that names what is missing. */
+/** The settings, as the surroundings say them now; @throws ProblemError `SETTINGS` that names what is missing. */
 export function settings(): Settings {
-  if (known) return known;
+  const said = NAMES.map((name) => process.env[name]).join('\n');
+  if (known?.said !== said) known = { said, settings: readSettings() };
+  return known.settings;
+}
+
+function readSettings(): Settings {
   const { value, error } = SCHEMA.validate(process.env);
   if (error) {
     throw new ProblemError({
@@ -64,7 +71,7 @@ export function settings(): Settings {
     });
   }
   const folder = resolve(String(value.IBIDEM_VAR));
-  known = {
+  return {
     databaseUrl: String(value.DATABASE_URL),
     storeFolder: resolve(folder, 'store'),
     sitesFolder: resolve(folder, 'sites'),
@@ -76,5 +83,4 @@ export function settings(): Settings {
     looksForHeads: value.IBIDEM_HEADS === '1',
     jobs: value.IBIDEM_JOBS as Settings['jobs'],
   };
-  return known;
 }
