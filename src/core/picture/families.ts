@@ -145,7 +145,7 @@ export class FamilyBuilder {
     const others = this.likely(print, (to) =>
       to.files.every(({ id }) => !this.apart.has(pairKey(id, file.id))),
     );
-    const links = this.compared(file.id, print, others);
+    const links = this.linksOf(file.id, print, others);
     links.sort((a, b) => b.link.score - a.link.score);
     const [same, ...moreSame] = links.filter(({ link }) => link.kind === 'same' && !link.isMirrored);
     if (same && !links.some(({ link }) => explainsBetter(link, same.link))) {
@@ -163,7 +163,7 @@ export class FamilyBuilder {
   }
 
   /** Links of a file to the groups that it is compared with; those that show something else are remembered. */
-  private compared(id: string, print: Fingerprint, likely: ReturnType<FamilyBuilder['likely']>): GroupLink[] {
+  private linksOf(id: string, print: Fingerprint, likely: ReturnType<FamilyBuilder['likely']>): GroupLink[] {
     const { links, others } = linksTo(print, likely);
     for (const { group } of others) this.refused.add(pairKey(id, (group.files[0] as FamilyFile).id));
     return links.map(({ to, link }) => ({ to: to.group, link, witnesses: 0 }));
@@ -229,7 +229,7 @@ export class FamilyBuilder {
       print,
       (to) => isWorth(to) && !isMet.has(to) && !this.refused.has(pairKey(id, (to.files[0] as FamilyFile).id)),
     );
-    group.links.push(...this.compared(id, print, others));
+    group.links.push(...this.linksOf(id, print, others));
     if (group.links.some(({ to }) => to.files.length > 1)) return;
     for (const near of this.neighbours(group)) {
       for (const far of this.neighbours(near.to)) {
