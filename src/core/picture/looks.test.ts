@@ -132,6 +132,29 @@ describe('CandidateIndex', () => {
     expect(first?.alignments[0]?.scale).toBeCloseTo(0.7, 1);
   });
 
+  it('passes over what is not asked for', () => {
+    const index = new CandidateIndex(10);
+    for (const seed of [1, 2, 3, 2]) index.add(inGrey(pictureOf(seed)));
+    const of = (isAsked: (picture: number) => boolean) =>
+      index.find(inGrey(pictureOf(2)), 5, isAsked).map(({ picture }) => picture);
+    expect(of(() => true)).toEqual(expect.arrayContaining([1, 3]));
+    expect(of((picture) => picture === 3)).toEqual([3]);
+  });
+
+  it('takes three landmarks for chance where they are mirrored, not where they stand as they are', () => {
+    const index = new CandidateIndex(10);
+    const [own, mirrored] = [inGrey(pictureOf(5)), inGrey(mirrorOf(pictureOf(5)))];
+    // Nothing but landmarks: hashes of the whole and of the middles are of another picture.
+    const { hash, squareHash, middleHashes } = inGrey(pictureOf(90));
+    const with3 = ({ landmarks, plane }: typeof own) => ({
+      ...{ plane, hash, squareHash, middleHashes, landmarks: landmarks.slice(0, 3) },
+    });
+    index.add(own);
+    expect(index.find(with3(own), 5)).toMatchObject([{ picture: 0, isMirrored: false }]);
+    expect(index.find(with3(mirrored), 5).filter(({ isMirrored }) => isMirrored)).toEqual([]);
+    expect(index.find(mirrored, 5)).toMatchObject([{ picture: 0, isMirrored: true }]);
+  });
+
   it.each([
     ['a trimmed one', { cut: [0.06, 0.06, 0.88, 0.88] }, 0.88],
     ['the middle', { cut: [0.15, 0.15, 0.7, 0.7] }, 0.7],
