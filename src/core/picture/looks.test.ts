@@ -143,16 +143,20 @@ describe('CandidateIndex', () => {
 
   it('takes three landmarks for chance where they are mirrored, not where they stand as they are', () => {
     const index = new CandidateIndex(10);
-    const [own, mirrored] = [inGrey(pictureOf(5)), inGrey(mirrorOf(pictureOf(5)))];
-    // Nothing but landmarks: hashes of the whole and of the middles are of another picture.
-    const { hash, squareHash, middleHashes } = inGrey(pictureOf(90));
-    const with3 = ({ landmarks, plane }: typeof own) => ({
-      ...{ plane, hash, squareHash, middleHashes, landmarks: landmarks.slice(0, 3) },
-    });
+    const own = inGrey(pictureOf(5));
     index.add(own);
-    expect(index.find(with3(own), 5)).toMatchObject([{ picture: 0, isMirrored: false }]);
-    expect(index.find(with3(mirrored), 5).filter(({ isMirrored }) => isMirrored)).toEqual([]);
-    expect(index.find(mirrored, 5)).toMatchObject([{ picture: 0, isMirrored: true }]);
+    const width = own.plane.width / Math.max(own.plane.width, own.plane.height);
+    // Nothing but landmarks: hashes of the whole and of the middles are of another picture.
+    const other = inGrey(pictureOf(90));
+    const found = (count: number, isMirrored: boolean) => {
+      const landmarks = own.landmarks
+        .slice(0, count)
+        .map((one) => (isMirrored ? { ...one, ...mirroredHash(one), x: width - one.x } : one));
+      return index.find({ ...other, landmarks }, 5).filter((one) => one.isMirrored === isMirrored);
+    };
+    expect(found(3, false)).toMatchObject([{ picture: 0 }]);
+    expect(found(3, true)).toEqual([]);
+    expect(found(8, true)).toMatchObject([{ picture: 0 }]);
   });
 
   it.each([
