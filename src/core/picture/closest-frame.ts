@@ -1,5 +1,6 @@
-import { correlation, frameLaid, layingOver, type Overlay } from './overlay';
+import { correlation, frameLaid, layingOver } from './overlay';
 import type { Frame } from './align';
+import { slopeSums, type Overlay } from './kernels/kernels';
 import type { GreyPlane } from './grey-plane';
 
 /** How a frame agrees. */
@@ -83,101 +84,22 @@ interface Sums {
 }
 
 /** One pass over what both show, with the slopes of the interpolated brightness. */
-function summed({ mine, theirs, ax, bx, ay, by, firstX, lastX, firstY, lastY, n }: Overlay): Sums {
-  const { data, width } = mine;
-  const { data: seen, width: across } = theirs;
-  // Coordinates from the middle of what is shared: size and place are then sought each for itself.
-  const [midX, midY] = [(firstX + lastX) / 2, (firstY + lastY) / 2];
-  const total = new Float64Array(UNKNOWNS);
+function summed(overlay: Overlay): Sums {
+  const sums = slopeSums(overlay);
+  const { n } = overlay;
+  const [sq, qq] = [sums[sums.length - 2]!, sums[sums.length - 1]!];
   const normal = new Float64Array(UNKNOWNS * UNKNOWNS);
   const right = new Float64Array(UNKNOWNS);
-  let sq = 0;
-  let qq = 0;
-  for (let y = firstY; y <= lastY; y++) {
-    const my = ay * y + by;
-    const y0 = Math.floor(my);
-    const fy = my - y0;
-    const row = y0 * width;
-    const down = y - midY;
-    // Sums along the row: of p, the slopes u across and v down, u · x, and their products.
-    let p1 = 0;
-    let u1 = 0;
-    let w1 = 0;
-    let v1 = 0;
-    let q1 = 0;
-    let pp = 0;
-    let pu = 0;
-    let pw = 0;
-    let pv = 0;
-    let uu = 0;
-    let uw = 0;
-    let uv = 0;
-    let ww = 0;
-    let wv = 0;
-    let vv = 0;
-    let pq = 0;
-    let uq = 0;
-    let wq = 0;
-    let vq = 0;
-    for (let x = firstX; x <= lastX; x++) {
-      const mx = ax * x + bx;
-      const x0 = Math.floor(mx);
-      const fx = mx - x0;
-      const at = row + x0;
-      const topLeft = data[at]!;
-      const bottomLeft = data[at + width]!;
-      const above = data[at + 1]! - topLeft;
-      const below = data[at + width + 1]! - bottomLeft;
-      const upper = topLeft + fx * above;
-      const v = bottomLeft + fx * below - upper;
-      const p = upper + fy * v;
-      const u = above + fy * (below - above);
-      const w = u * (x - midX);
-      const q = seen[y * across + x]!;
-      p1 += p;
-      u1 += u;
-      w1 += w;
-      v1 += v;
-      q1 += q;
-      pp += p * p;
-      pu += p * u;
-      pw += p * w;
-      pv += p * v;
-      uu += u * u;
-      uw += u * w;
-      ww += w * w;
-      uv += u * v;
-      wv += w * v;
-      vv += v * v;
-      pq += p * q;
-      uq += u * q;
-      wq += w * q;
-      vq += v * q;
-      qq += q * q;
-    }
-    sq += q1;
-    add(total, [p1, w1, u1, v1 * down, v1]);
-    add(right, [pq, wq, uq, vq * down, vq]);
-    add(normal, [
-      ...[pp, pw, pu, pv * down, pv],
-      ...[0, ww, uw, wv * down, wv],
-      ...[0, 0, uu, uv * down, uv],
-      ...[0, 0, 0, vv * down * down, vv * down],
-      ...[0, 0, 0, 0, vv],
-    ]);
-  }
+  let at = 2 * UNKNOWNS;
   for (let i = 0; i < UNKNOWNS; i++) {
-    right[i]! -= (total[i]! * sq) / n;
+    right[i] = sums[UNKNOWNS + i]! - (sums[i]! * sq) / n;
     for (let j = i; j < UNKNOWNS; j++) {
-      normal[i * UNKNOWNS + j]! -= (total[i]! * total[j]!) / n;
-      normal[j * UNKNOWNS + i] = normal[i * UNKNOWNS + j]!;
+      const product = sums[at++]! - (sums[i]! * sums[j]!) / n;
+      normal[i * UNKNOWNS + j] = product;
+      normal[j * UNKNOWNS + i] = product;
     }
   }
   return { agreement: correlation(normal[0]!, qq - (sq * sq) / n, right[0]!, n), normal, right };
-}
-
-function add(sums: Float64Array, values: readonly number[]): void {
-  for (let i = 0; i < values.length; i++) sums[i]! += values[i]!;
 }
 
 /** The next frame; `null` where no step is to be taken. */

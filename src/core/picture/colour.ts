@@ -1,5 +1,6 @@
 /** Brightness and colour of a picture, taken apart: the one in full for comparing detail, the other coarsely. */
-import { fitted, resample, type GreyPlane, type Rect } from './grey-plane';
+import { fitted, type GreyPlane, type Rect } from './grey-plane';
+import { resample } from './kernels/kernels';
 
 /** Long side of what is kept of the colours, in pixels. */
 const TINT_PX = 24;

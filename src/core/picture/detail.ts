@@ -1,9 +1,8 @@
 /** Compares the fine structure of two samples of the same size: edges, writing, texture; light and shade left out. */
+import { BLOCK, BLOCK_SUMS, comparedSamples, momentsOf, type Moments } from './kernels/kernels';
 
-/** Half the side of the neighbourhood whose mean is taken away, in samples. */
-const AROUND = 4;
 /** Side of a tile, in samples; tiles overlap by half. */
-const TILE = 12;
+const TILE = 2 * BLOCK;
 /** Least mean square of detail that makes a tile structured, in brightness of 255 squared: above compression's noise. */
 const STRUCTURED = 30;
 /** Correlation in a tile below which its structure is another one. */
@@ -56,17 +55,14 @@ export function compareDetail(
   width: number,
   height: number,
 ): DetailComparison {
-  const own = withoutShade(a, width, height);
-  const other = withoutShade(b, width, height);
-  const light = momentsOf(a, b);
-  const detail = momentsOf(own, other);
+  const { light, detail, blocks: sums } = comparedSamples(a, b, [width, height], true);
   // Contrast is brought to the same level, so that a paler copy does not look empty.
   const contrast = isFlat(detail)
     ? 1
     : Math.max(1 / MOST_CONTRAST, Math.min(MOST_CONTRAST, Math.sqrt(detail.bb / detail.aa)));
   const gain = light.aa < 1 ? 1 : Math.sqrt(light.bb / light.aa);
   const lift = light.meanB - gain * light.meanA;
-  const blocks = blocksOf([a, b, own, other], width, height);
+  const blocks = { columns: Math.floor(width / BLOCK), rows: Math.floor(height / BLOCK), sums };
   const least = STRUCTURED * TILE * TILE;
   const counts = { structured: 0, replaced: 0, contradicted: 0, onlyFirst: 0, onlySecond: 0 };
   const isCoveredBlock = new Uint8Array(blocks.columns * blocks.rows);
@@ -125,7 +121,7 @@ export function detailAgreement(
   width: number,
   height: number,
 ): number | null {
-  const detail = momentsOf(withoutShade(a, width, height), withoutShade(b, width, height));
+  const { detail } = comparedSamples(a, b, [width, height], false);
   return isFlat(detail) ? null : detail.ab / Math.sqrt(detail.aa * detail.bb);
 }
 
@@ -133,35 +129,6 @@ const lightOf = ({ aa, bb, ab }: Moments): number =>
   aa < FLAT_LIGHT || bb < FLAT_LIGHT ? 0 : ab / Math.sqrt(aa * bb);
 
 const isFlat = ({ aa, bb }: Moments) => aa < FLAT_DETAIL || bb < FLAT_DETAIL;
-
-/** Means, variances and covariance of two samples. */
-interface Moments {
-  readonly meanA: number;
-  readonly meanB: number;
-  readonly aa: number;
-  readonly bb: number;
-  readonly ab: number;
-}
-
-function momentsOf(a: Float32Array, b: Float32Array): Moments {
-  let sa = 0;
-  let sb = 0;
-  let aa = 0;
-  let bb = 0;
-  let ab = 0;
-  for (let i = 0; i < a.length; i++) {
-    const p = a[i]!;
-    const q = b[i]!;
-    sa += p;
-    sb += q;
-    aa += p * p;
-    bb += q * q;
-    ab += p * q;
-  }
-  const n = a.length;
-  const [meanA, meanB] = [sa / n, sb / n];
-  return { meanA, meanB, aa: aa / n - meanA ** 2, bb: bb / n - meanB ** 2, ab: ab / n - meanA * meanB };
-}
 
 /** Sums over blocks of half a tile's side: tiles overlap by half, and each is the sum of four. */
 interface Blocks {
@@ -171,52 +138,13 @@ interface Blocks {
   readonly sums: Float64Array;
 }
 
-const BLOCK = TILE / 2;
-const SUMS = 5;
-
-function blocksOf(
-  [a, b, own, other]: readonly [Float32Array, Float32Array, Float32Array, Float32Array],
-  width: number,
-  height: number,
-): Blocks {
-  const columns = Math.floor(width / BLOCK);
-  const rows = Math.floor(height / BLOCK);
-  const sums = new Float64Array(columns * rows * SUMS);
-  for (let y = 0; y < rows * BLOCK; y++) {
-    for (let column = 0; column < columns; column++) {
-      const from = y * width + column * BLOCK;
-      let light = 0;
-      let otherLight = 0;
-      let structure = 0;
-      let otherStructure = 0;
-      let shared = 0;
-      for (let i = from; i < from + BLOCK; i++) {
-        const p = own[i]!;
-        const q = other[i]!;
-        light += a[i]!;
-        otherLight += b[i]!;
-        structure += p * p;
-        otherStructure += q * q;
-        shared += p * q;
-      }
-      const at = (Math.floor(y / BLOCK) * columns + column) * SUMS;
-      sums[at]! += light;
-      sums[at + 1]! += otherLight;
-      sums[at + 2]! += structure;
-      sums[at + 3]! += otherStructure;
-      sums[at + 4]! += shared;
-    }
-  }
-  return { columns, rows, sums };
-}
-
 /** Moments of the mean brightness of the blocks that are not covered, and the share of those that are. */
 function blockMoments({ columns, rows, sums }: Blocks, isCovered: Uint8Array) {
   const [first, second]: [number[], number[]] = [[], []];
   for (let at = 0; at < columns * rows; at++) {
     if (isCovered[at]) continue;
-    first.push(sums[at * SUMS]! / BLOCK ** 2);
-    second.push(sums[at * SUMS + 1]! / BLOCK ** 2);
+    first.push(sums[at * BLOCK_SUMS]! / BLOCK ** 2);
+    second.push(sums[at * BLOCK_SUMS + 1]! / BLOCK ** 2);
   }
   const covered = 1 - first.length / Math.max(1, columns * rows);
   if (first.length === 0) return { ...NO_MOMENTS, covered };
@@ -226,7 +154,7 @@ function blockMoments({ columns, rows, sums }: Blocks, isCovered: Uint8Array) {
 const NO_MOMENTS: Moments = { meanA: 0, meanB: 0, aa: 0, bb: 0, ab: 0 };
 
 function tileOf(blocks: Blocks, row: number, column: number) {
-  const corner = (row * blocks.columns + column) * SUMS;
+  const corner = (row * blocks.columns + column) * BLOCK_SUMS;
   return {
     a: sumOfFour(blocks, corner),
     b: sumOfFour(blocks, corner + 1),
@@ -238,56 +166,6 @@ function tileOf(blocks: Blocks, row: number, column: number) {
 
 /** A sum over the block at the corner, those to the right of it and below, and the one across. */
 function sumOfFour({ columns, sums }: Blocks, at: number): number {
-  const below = at + columns * SUMS;
-  return sums[at]! + sums[at + SUMS]! + sums[below]! + sums[below + SUMS]!;
-}
-
-const details = new WeakMap<Float32Array, Float32Array>();
-
-/** Samples with the mean of their neighbourhood taken away; known as long as the samples are. */
-function withoutShade(samples: Float32Array, width: number, height: number): Float32Array {
-  let detail = details.get(samples);
-  if (!detail) details.set(samples, (detail = detailOf(samples, width, height)));
-  return detail;
-}
-
-function detailOf(samples: Float32Array, width: number, height: number): Float32Array {
-  const detail = new Float32Array(samples.length);
-  // Sums down each column of the neighbourhood, kept up to date from row to row; then along the row.
-  const sums = new Float64Array(width);
-  let rows = Math.min(AROUND, height);
-  for (let y = 0; y < rows; y++) for (let x = 0; x < width; x++) sums[x]! += samples[y * width + x]!;
-  for (let y = 0; y < height; y++) {
-    const entering = (y + AROUND) * width;
-    const leaving = (y - AROUND - 1) * width;
-    if (entering < samples.length) {
-      rows++;
-      for (let x = 0; x < width; x++) sums[x]! += samples[entering + x]!;
-    }
-    if (leaving >= 0) {
-      rows--;
-      for (let x = 0; x < width; x++) sums[x]! -= samples[leaving + x]!;
-    }
-    withoutMeans(samples.subarray(y * width, (y + 1) * width), sums, rows, detail.subarray(y * width));
-  }
-  return detail;
-}
-
-/** One row with the means of its neighbourhood taken away, by the sums down each column of so many rows. */
-function withoutMeans(row: Float32Array, sums: Float64Array, rows: number, to: Float32Array): void {
-  const width = row.length;
-  let sum = 0;
-  for (let x = 0; x < Math.min(AROUND, width); x++) sum += sums[x]!;
-  const inner = 1 / (rows * (2 * AROUND + 1));
-  for (let x = 0; x < width; x++) {
-    if (x > AROUND && x + AROUND < width) {
-      sum += sums[x + AROUND]! - sums[x - AROUND - 1]!;
-      to[x] = row[x]! - sum * inner;
-      continue;
-    }
-    if (x + AROUND < width) sum += sums[x + AROUND]!;
-    if (x > AROUND) sum -= sums[x - AROUND - 1]!;
-    const columns = Math.min(width, x + AROUND + 1) - Math.max(0, x - AROUND);
-    to[x] = row[x]! - sum / (rows * columns);
-  }
+  const below = at + columns * BLOCK_SUMS;
+  return sums[at]! + sums[at + BLOCK_SUMS]! + sums[below]! + sums[below + BLOCK_SUMS]!;
 }

@@ -1,6 +1,7 @@
 /** Pictures for tests, drawn from a seed: patches, discs and strokes of chance over shades. */
 import { fingerprintOf, type Fingerprint } from './fingerprint';
-import { resample, WHOLE, type GreyPlane } from './grey-plane';
+import { WHOLE, type GreyPlane } from './grey-plane';
+import { resample } from './kernels/kernels';
 
 export type Drawn = GreyPlane;
 

@@ -3,7 +3,8 @@ import type { Frame } from './align';
 import { otherColours, type Tint } from './colour';
 import { insideBorder, partOfSamples } from './border';
 import { compareDetail, detailAgreement, type DetailComparison } from './detail';
-import { resample, WHOLE, type GreyPlane, type Rect } from './grey-plane';
+import { WHOLE, type GreyPlane, type Rect } from './grey-plane';
+import { resample } from './kernels/kernels';
 import { shrunk } from './shrink';
 
 export interface Link {
@@ -294,31 +295,7 @@ function sampled(own: GreyPlane, other: GreyPlane, common: CommonPart, finest: n
   const height = Math.max(4, Math.round(common.shape >= 1 ? long / common.shape : long));
   return {
     ...{ width, height },
-    a: partOf(own, common.own, [width, height]),
-    b: partOf(other, common.other, [width, height]),
+    a: resample(own, common.own, [width, height]),
+    b: resample(other, common.other, [width, height]),
   };
 }
-
-/** The rectangle of a plane at a size; wholes are kept for a while, since many pictures are held against them. */
-function partOf(plane: GreyPlane, rect: Rect, size: readonly [number, number]): Float32Array {
-  const isWhole = rect.left === 0 && rect.top === 0 && rect.width === 1 && rect.height === 1;
-  if (!isWhole) return resample(plane, rect, size);
-  const key = size.join('×');
-  let sizes = wholes.get(plane);
-  if (!sizes) wholes.set(plane, (sizes = new Map<string, Float32Array>()));
-  let made = sizes.get(key);
-  if (made) return made;
-  const isAsItIs = size[0] === plane.width && size[1] === plane.height;
-  sizes.set(key, (made = isAsItIs ? Float32Array.from(plane.data) : resample(plane, WHOLE, size)));
-  kept.push({ sizes, key });
-  if (kept.length > MOST_KEPT) {
-    const oldest = kept.shift();
-    oldest?.sizes.delete(oldest.key);
-  }
-  return made;
-}
-
-const wholes = new WeakMap<GreyPlane, Map<string, Float32Array>>();
-const kept: { readonly sizes: Map<string, Float32Array>; readonly key: string }[] = [];
-/** With what is worked out of each, some 100 MB. */
-const MOST_KEPT = 300;

@@ -4,7 +4,8 @@ import { bitsOf, dctHash, hashDistance, HASH_SIDE, mirroredHash } from './dct-ha
 import { compareDetail } from './detail';
 import { inGrey, mirrorOf, pictureOf, shaped } from './drawn-pictures.fixture';
 import { findLandmarks } from './find-landmarks';
-import { fitted, resample, WHOLE } from './grey-plane';
+import { fitted, WHOLE } from './grey-plane';
+import { resample } from './kernels/kernels';
 import { sumTable } from './sum-table';
 
 const hash = (drawn: ReturnType<typeof pictureOf>) => dctHash(resample(drawn, WHOLE, [HASH_SIDE, HASH_SIDE]));

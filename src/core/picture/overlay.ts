@@ -1,5 +1,6 @@
 /** One picture laid over the sampling grid of another, and how well both agree there. */
 import type { Frame } from './align';
+import { agreementSums, type Overlay } from './kernels/kernels';
 import type { GreyPlane } from './grey-plane';
 import { shrunk } from './shrink';
 
@@ -10,23 +11,6 @@ const SMALLEST = 0.15;
 const LARGEST = 7;
 /** Variance of brightness, of 255 squared, below which a picture has nothing to agree on. */
 const FLAT = 0.3;
-
-/** Where a picture's samples lie on the other's grid: point (x, y) of it at (ax · x + bx, ay · y + by) of `mine`. */
-export interface Overlay {
-  readonly mine: GreyPlane;
-  readonly theirs: GreyPlane;
-  readonly ax: number;
-  readonly bx: number;
-  readonly ay: number;
-  readonly by: number;
-  /** The points of the grid that both show. */
-  readonly firstX: number;
-  readonly lastX: number;
-  readonly firstY: number;
-  readonly lastY: number;
-  /** How many these are. */
-  readonly n: number;
-}
 
 /**
  * Gives a function that lays a picture over another with a frame; `null` where they share too little.
@@ -84,49 +68,11 @@ export function frameLaid({
 /** Correlation of brightness over what both show, −1 to 1; 0 where one of them is even, −1 where they share nothing. */
 export function agreementOf(overlay: Overlay | null): number {
   if (!overlay) return -1;
-  const { mine, theirs, ax, bx, ay, by, firstX, lastX, firstY, lastY, n } = overlay;
-  // Where each column lies is the same in every row.
-  for (let x = firstX; x <= lastX; x++) {
-    const mx = ax * x + bx;
-    const x0 = Math.floor(mx);
-    columns[x] = x0;
-    shares[x] = mx - x0;
-  }
-  let sa = 0;
-  let sb = 0;
-  let aa = 0;
-  let bb = 0;
-  let ab = 0;
-  const { data, width } = mine;
-  const { data: seen, width: across } = theirs;
-  for (let y = firstY; y <= lastY; y++) {
-    const my = ay * y + by;
-    const y0 = Math.floor(my);
-    const fy = my - y0;
-    const row = y0 * width;
-    for (let x = firstX; x <= lastX; x++) {
-      const fx = shares[x]!;
-      const at = row + columns[x]!;
-      const upper = data[at]! + fx * (data[at + 1]! - data[at]!);
-      const lower = data[at + width]! + fx * (data[at + width + 1]! - data[at + width]!);
-      const p = upper + fy * (lower - upper);
-      const q = seen[y * across + x]!;
-      sa += p;
-      sb += q;
-      aa += p * p;
-      bb += q * q;
-      ab += p * q;
-    }
-  }
-  return correlation(aa - (sa * sa) / n, bb - (sb * sb) / n, ab - (sa * sb) / n, n);
+  const [aa, bb, ab] = agreementSums(overlay);
+  return correlation(aa, bb, ab, overlay.n);
 }
 
 /** Correlation of two samples by their sums of squares and products about the mean; 0 where one of them is even. */
 export function correlation(aa: number, bb: number, ab: number, n: number): number {
   return aa < FLAT * n || bb < FLAT * n ? 0 : ab / Math.sqrt(aa * bb);
 }
-
-/** Kept between calls, which are many: planes have no more columns. */
-const MOST_COLUMNS = 256;
-const columns = new Int32Array(MOST_COLUMNS);
-const shares = new Float64Array(MOST_COLUMNS);

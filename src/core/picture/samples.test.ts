@@ -2,7 +2,8 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import { detailAgreement } from './detail';
-import { resample, type GreyPlane, type Rect } from './grey-plane';
+import type { GreyPlane, Rect } from './grey-plane';
+import { resample } from './kernels/kernels';
 
 const plane = fc
   .record({

@@ -1,10 +1,11 @@
-import { fitted, resample, WHOLE, type GreyPlane } from './grey-plane';
+import { fitted, WHOLE, type GreyPlane } from './grey-plane';
+import { resample } from './kernels/kernels';
 
 const made = new WeakMap<GreyPlane, Map<number, GreyPlane>>();
 
 /**
  * A plane at a smaller size, or at its own where that is small enough. Kept as long as the plane is; always in floating
- * point, since loops over one type of numbers run several times faster than over two.
+ * point, as what lays one over another takes it.
  */
 export function shrunk(plane: GreyPlane, longSide: number): GreyPlane {
   let sizes = made.get(plane);

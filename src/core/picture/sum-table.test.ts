@@ -1,6 +1,7 @@
 import { describe, expect, it } from 'vitest';
 import { pictureOf } from './drawn-pictures.fixture';
-import { resample, WHOLE } from './grey-plane';
+import { WHOLE } from './grey-plane';
+import { resample } from './kernels/kernels';
 import { cellMeans, sumTable } from './sum-table';
 
 const small = sumTable({ width: 4, height: 2, data: Uint8Array.from([0, 10, 20, 30, 40, 50, 60, 70]) });

@@ -3,7 +3,8 @@ import { dctHash, hashDistance, HASH_SIDE } from './dct-hash';
 import { inGrey, pictureOf, shaped, type Drawn } from './drawn-pictures.fixture';
 import { FamilyBuilder } from './families';
 import type { Fingerprint } from './fingerprint';
-import { resample, WHOLE } from './grey-plane';
+import { WHOLE } from './grey-plane';
+import { resample } from './kernels/kernels';
 import { mayLie, isTurned, turnedHash, turnedPlane, TURNS, type Quarters } from './turned';
 
 const hash = (drawn: Drawn) => dctHash(resample(drawn, WHOLE, [HASH_SIDE, HASH_SIDE]));

@@ -3,7 +3,8 @@
  * compression, a palette and turning upright by the camera's own flag are no modifications.
  */
 import type { Tint } from '../picture/colour';
-import { resample, type GreyPlane, type Rect } from '../picture/grey-plane';
+import type { GreyPlane, Rect } from '../picture/grey-plane';
+import { resample } from '../picture/kernels/kernels';
 import type { Looks, Link } from '../picture/judge';
 
 export type Modification =

@@ -3,7 +3,8 @@
  * a master holds for all its renditions, and what was made otherwise of it is a modification.
  */
 import type { Family } from '../picture/families';
-import { resample, WHOLE, type Rect } from '../picture/grey-plane';
+import { WHOLE, type Rect } from '../picture/grey-plane';
+import { resample } from '../picture/kernels/kernels';
 import { judged, type Link, type Looks } from '../picture/judge';
 import { compareDetail } from '../picture/detail';
 import { modificationsOf, type Modification, type Version } from './modification';
