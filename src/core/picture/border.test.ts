@@ -1,5 +1,5 @@
 import { describe, expect, it } from 'vitest';
-import { insideBorder, partOfSamples } from './border';
+import { insideBorder } from './border';
 
 /** Samples of a drawing that has a border, drawn as text: a digit is a tenth of white. */
 const samples = (rows: readonly string[]) =>
@@ -24,12 +24,5 @@ describe('insideBorder', () => {
     const touched = samples(framed).map((value, n) => (value === 225 ? value - (n % 3) : value));
     const darker = samples(framed).map((value) => (value === 225 ? 20 : value));
     expect(insideBorder([touched, darker], 10, 6)).toEqual({ left: 2, top: 1, width: 5, height: 3 });
-  });
-});
-
-describe('partOfSamples', () => {
-  it('gives the samples within', () => {
-    const inside = { left: 2, top: 1, width: 5, height: 3 };
-    expect(partOfSamples(samples(framed), 10, inside)).toEqual(samples(['12345', '54321', '13131']));
   });
 });

@@ -39,13 +39,3 @@ export function insideBorder(all: readonly Float32Array[], width: number, height
   if (border < LEAST || border > MOST) return null;
   return { left, top, width: right - left, height: bottom - top };
 }
-
-/** The samples of a rectangle, row by row. @param width of all of them, in samples */
-export function partOfSamples(samples: Float32Array, width: number, inside: Inside): Float32Array {
-  const part = new Float32Array(inside.width * inside.height);
-  for (let y = 0; y < inside.height; y++) {
-    const from = (inside.top + y) * width + inside.left;
-    part.set(samples.subarray(from, from + inside.width), y * inside.width);
-  }
-  return part;
-}

@@ -48,6 +48,8 @@ interface Common {
   /** Distance of the nearest hashes of middles, and where each puts the one in the other. */
   middle: number;
   readonly middles: ReadonlyMap<number, number>;
+  /** Pairs of landmarks that may be the same, and the first of them. */
+  pairs: number;
   readonly matches: Match[];
 }
 
@@ -68,7 +70,7 @@ export class CandidateIndex {
   private readonly landmarks: HashTables;
   private count = 0;
   /** Landmarks in common, by picture; kept between searches, since clearing what was touched is quicker than a new one. */
-  private counts = new Uint16Array(1024);
+  private counts = new Uint32Array(1024);
 
   /** @param expected about how many pictures will come; more may, and are found more slowly */
   constructor(expected: number) {
@@ -82,7 +84,7 @@ export class CandidateIndex {
     hashesOf(looks).forEach((hash, n) => this.wholes.add(hash, picture, [n, 0, 0]));
     for (const landmark of looks.landmarks)
       this.landmarks.add(landmark, picture, [landmark.x, landmark.y, landmark.size]);
-    if (this.count > this.counts.length) this.counts = new Uint16Array(this.counts.length * 2);
+    if (this.count > this.counts.length) this.counts = new Uint32Array(this.counts.length * 2);
     return picture;
   }
 
@@ -102,9 +104,7 @@ export class CandidateIndex {
           .sort((a, b) => a[1] - b[1])
           .slice(0, TRIED_MIDDLES)
           .map(([width]) => width),
-        alignments: votedAlignments(matches.slice(0, MOST_MATCHES), TRIED).filter(
-          ({ votes }) => votes >= leastVotes(isMirrored),
-        ),
+        alignments: votedAlignments(matches, TRIED).filter(({ votes }) => votes >= leastVotes(isMirrored)),
       }))
       .filter(
         ({ wholeDistance, middles, alignments }) =>
@@ -152,23 +152,26 @@ export class CandidateIndex {
         hits.push(at, n);
       });
     });
-    const found = new Map<number, Common>();
     const several = touched.filter((picture) => this.counts[picture]! >= leastVotes(isMirrored));
     several.sort((a, b) => this.counts[b]! - this.counts[a]!);
-    for (const picture of [...wholes.keys(), ...several.slice(0, VOTED)])
-      found.set(picture, { picture, isMirrored, ...(wholes.get(picture) ?? NOTHING), matches: [] });
+    const found = [...new Set([...wholes.keys(), ...several.slice(0, VOTED)])].map((picture): Common => ({
+      ...{ picture, isMirrored, ...(wholes.get(picture) ?? NOTHING), pairs: 0, matches: [] },
+    }));
+    // From here on they count which of those found a picture is, from 1.
+    for (const picture of touched) this.counts[picture] = 0;
+    found.forEach(({ picture }, n) => (this.counts[picture] = n + 1));
     const width = plane.width / Math.max(plane.width, plane.height);
     for (let i = 0; i < hits.length; i += 2) {
       const at = hits[i]!;
-      const common = found.get(this.landmarks.pictureOf(at));
-      if (!common) continue;
+      const common = found[this.counts[this.landmarks.pictureOf(at)]! - 1];
+      if (!common || common.pairs++ >= MOST_MATCHES) continue;
       const [x, y, size] = this.landmarks.detailsOf(at);
       const own = landmarks[hits[i + 1]!]!;
       const from = isMirrored ? { x: width - own.x, y: own.y, size: own.size } : own;
       common.matches.push({ from, to: { x: x!, y: y!, size: size! } });
     }
-    for (const picture of touched) this.counts[picture] = 0;
-    return [...found.values()];
+    for (const { picture } of found) this.counts[picture] = 0;
+    return found;
   }
 }
 
@@ -186,8 +189,8 @@ interface Whole {
 }
 
 const nearness = (distance: number) => (distance <= WHOLE_DISTANCE ? WHOLE_DISTANCE + 2 - distance : 0);
-const firstWorth = ({ matches, whole, middle }: Common) =>
-  matches.length + 4 * Math.max(nearness(whole), nearness(middle));
+const firstWorth = ({ pairs, whole, middle }: Common) =>
+  pairs + 4 * Math.max(nearness(whole), nearness(middle));
 /** A middle that is near is worth half as much as the whole: there are more of them. */
 const worthOf = ({ alignments, middles, wholeDistance }: Omit<Candidate, 'worth'>) =>
   (alignments[0]?.votes ?? 0) +

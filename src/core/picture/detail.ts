@@ -1,5 +1,16 @@
 /** Compares the fine structure of two samples of the same size: edges, writing, texture; light and shade left out. */
-import { BLOCK, BLOCK_SUMS, comparedSamples, momentsOf, type Moments } from './kernels/kernels';
+import { insideBorder } from './border';
+import {
+  BLOCK,
+  BLOCK_SUMS,
+  comparedParts,
+  comparedSamples,
+  momentsOf,
+  type Compared,
+  type Moments,
+  type Part,
+  type Size,
+} from './kernels/kernels';
 
 /** Side of a tile, in samples; tiles overlap by half. */
 const TILE = 2 * BLOCK;
@@ -49,13 +60,22 @@ export interface DetailComparison {
 }
 
 /** @param a brightness row by row, as `b` */
-export function compareDetail(
+export const compareDetail = (
   a: Float32Array,
   b: Float32Array,
   width: number,
   height: number,
-): DetailComparison {
-  const { light, detail, blocks: sums } = comparedSamples(a, b, [width, height], true);
+): DetailComparison => comparisonOf(comparedSamples(a, b, [width, height]));
+
+/** The same of two parts, resampled to one size. */
+export const compareParts = (own: Part, other: Part, size: Size): DetailComparison =>
+  comparisonOf(comparedParts(own, other, size));
+
+/** The same without the even border that both have: a wide white one agrees, whatever it is around. */
+export const compareWithin = (own: Part, other: Part, size: Size): DetailComparison =>
+  comparisonOf(comparedParts(own, other, size, { insideOf: (a, b) => insideBorder([a, b], ...size) }));
+
+function comparisonOf({ light, detail, blocks: sums, size: [width, height] }: Compared): DetailComparison {
   // Contrast is brought to the same level, so that a paler copy does not look empty.
   const contrast = isFlat(detail)
     ? 1
@@ -110,18 +130,9 @@ export function compareDetail(
   };
 }
 
-/**
- * How well the detail of two samples agrees as a whole, −1 to 1, without looking where; `null` where one has none.
- *
- * @param a brightness row by row, as `b`
- */
-export function detailAgreement(
-  a: Float32Array,
-  b: Float32Array,
-  width: number,
-  height: number,
-): number | null {
-  const { detail } = comparedSamples(a, b, [width, height], false);
+/** How well the detail of two parts agrees as a whole, −1 to 1, without looking where; `null` where one has none. */
+export function detailAgreement(own: Part, other: Part, size: Size): number | null {
+  const { detail } = comparedParts(own, other, size, { inBlocks: false });
   return isFlat(detail) ? null : detail.ab / Math.sqrt(detail.aa * detail.bb);
 }
 

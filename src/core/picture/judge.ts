@@ -1,10 +1,9 @@
 /** Says of two pictures, laid over each other, whether they show the same, and how they differ. */
 import type { Frame } from './align';
 import { otherColours, type Tint } from './colour';
-import { insideBorder, partOfSamples } from './border';
-import { compareDetail, detailAgreement, type DetailComparison } from './detail';
+import { compareParts, compareWithin, detailAgreement, type DetailComparison } from './detail';
 import { WHOLE, type GreyPlane, type Rect } from './grey-plane';
-import { resample } from './kernels/kernels';
+import type { Part, Size } from './kernels/kernels';
 import { shrunk } from './shrink';
 
 export interface Link {
@@ -104,8 +103,7 @@ export function mayAgree(own: GreyPlane, other: GreyPlane, frame: Frame): boolea
   const common = commonPart(other, frame);
   if (!common) return false;
   const [far, near] = [shrunk(own, 2 * GLANCE_PX), shrunk(other, 2 * GLANCE_PX)];
-  const { width, height, a, b } = sampled(far, near, common, GLANCE_PX);
-  const agreement = detailAgreement(a, b, width, height);
+  const agreement = detailAgreement(...bothParts(far, near, common, GLANCE_PX));
   return agreement === null || agreement >= HOPELESS;
 }
 
@@ -124,8 +122,8 @@ export function isLikely(own: Looks, other: Looks, frame: Frame, isWhole: boolea
   const common = commonPart(other.plane, frame);
   if (!common || otherColours(own.tint, other.tint, common) > UNLIKELY.recoloured) return false;
   const px = isWhole ? LIKELY_PX.whole : LIKELY_PX.part;
-  const { width, height, a, b } = sampled(shrunk(own.plane, 2 * px), shrunk(other.plane, 2 * px), common, px);
-  const { tiles, agreement, contradicted, replaced } = compareDetail(a, b, width, height);
+  const both = bothParts(shrunk(own.plane, 2 * px), shrunk(other.plane, 2 * px), common, px);
+  const { tiles, agreement, contradicted, replaced } = compareParts(...both);
   if (tiles < FEW_TILES) return true;
   if (contradicted > UNLIKELY.contradicted) return false;
   // A mark laid over a smooth picture is nearly all the detail there is, and the other has none of it.
@@ -149,9 +147,8 @@ export function judged(
   const cells = Math.min(cellsIn(own.tint, common.own), cellsIn(other.tint, common.other));
   const isColoured = recoloured <= (cells < FEW_CELLS ? RECOLOURED_COARSELY : RECOLOURED);
   if (recoloured > RECOLOURED_OVER || !(isColoured || isWhole)) return null;
-  const both = sampled(own.plane, other.plane, common, isWhole ? FINEST : FINEST_PART);
-  const { width, height, a, b } = isWhole ? withoutBorder(both) : both;
-  const detail = compareDetail(a, b, width, height);
+  const both = bothParts(own.plane, other.plane, common, isWhole ? FINEST : FINEST_PART);
+  const detail = isWhole ? compareWithin(...both) : compareParts(...both);
   const { light } = detail;
   const link = (kind: Link['kind']): Link => ({
     ...{ kind, isMirrored, own: common.own, other: common.other },
@@ -187,14 +184,6 @@ export function judged(
     : null;
 }
 
-/** Two samples without the even border that both have: a wide white one agrees, whatever it is around. */
-function withoutBorder(both: Sampled): Sampled {
-  const { a, b, width } = both;
-  const inside = insideBorder([a, b], width, both.height);
-  if (!inside) return both;
-  return { ...inside, a: partOfSamples(a, width, inside), b: partOfSamples(b, width, inside) };
-}
-
 /** Whether the one may be the other, brighter or darker. Where hardly any light and shade is there, that can't be told. */
 function isSameExposure({ gain, lift, shift, lightApart, shading }: DetailComparison): boolean {
   if (shading < SHADED || lightApart < SAME_LIGHT || shift <= EXPOSURE.shift) return true;
@@ -208,8 +197,7 @@ export function agreeExactly(own: Looks, other: Looks): boolean {
   const least = Math.min(longSide(own.plane), longSide(other.plane));
   const common = least < EXACT_PX ? null : commonPart(other.plane, WHOLE);
   if (!common || otherColours(own.tint, other.tint, common) > EXACT.recoloured) return false;
-  const { width, height, a, b } = sampled(own.plane, other.plane, common, FINEST);
-  const detail = compareDetail(a, b, width, height);
+  const detail = compareParts(...bothParts(own.plane, other.plane, common, FINEST));
   return (
     detail.tiles >= FEW_TILES &&
     detail.contradicted === 0 &&
@@ -278,24 +266,17 @@ function commonPart(other: GreyPlane, { left, top, width, height }: Frame): Comm
   };
 }
 
-/** Brightness of two pictures on one grid, row by row. */
-interface Sampled {
-  readonly width: number;
-  readonly height: number;
-  readonly a: Float32Array;
-  readonly b: Float32Array;
-}
-
-/** Both pictures' common part on one grid, never finer than the coarser of the two. */
-function sampled(own: GreyPlane, other: GreyPlane, common: CommonPart, finest: number): Sampled {
+/** Both pictures' common part, and its size in samples, never finer than the coarser of the two. */
+function bothParts(
+  own: GreyPlane,
+  other: GreyPlane,
+  common: CommonPart,
+  finest: number,
+): [own: Part, other: Part, size: Size] {
   const across = Math.min(own.width * common.own.width, other.width * common.other.width);
   const down = Math.min(own.height * common.own.height, other.height * common.other.height);
   const long = Math.min(finest, common.shape >= 1 ? across : down);
   const width = Math.max(4, Math.round(common.shape >= 1 ? long : long * common.shape));
   const height = Math.max(4, Math.round(common.shape >= 1 ? long / common.shape : long));
-  return {
-    ...{ width, height },
-    a: resample(own, common.own, [width, height]),
-    b: resample(other, common.other, [width, height]),
-  };
+  return [{ plane: own, rect: common.own }, { plane: other, rect: common.other }, [width, height]];
 }

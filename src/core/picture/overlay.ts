@@ -1,6 +1,6 @@
 /** One picture laid over the sampling grid of another, and how well both agree there. */
 import type { Frame } from './align';
-import { agreementSums, type Overlay } from './kernels/kernels';
+import { correlationOf, type Overlay } from './kernels/kernels';
 import type { GreyPlane } from './grey-plane';
 import { shrunk } from './shrink';
 
@@ -66,11 +66,7 @@ export function frameLaid({
 }
 
 /** Correlation of brightness over what both show, −1 to 1; 0 where one of them is even, −1 where they share nothing. */
-export function agreementOf(overlay: Overlay | null): number {
-  if (!overlay) return -1;
-  const [aa, bb, ab] = agreementSums(overlay);
-  return correlation(aa, bb, ab, overlay.n);
-}
+export const agreementOf = (overlay: Overlay | null): number => (overlay ? correlationOf(overlay, FLAT) : -1);
 
 /** Correlation of two samples by their sums of squares and products about the mean; 0 where one of them is even. */
 export function correlation(aa: number, bb: number, ab: number, n: number): number {

@@ -2,7 +2,7 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import { detailAgreement } from './detail';
-import type { GreyPlane, Rect } from './grey-plane';
+import { WHOLE, type GreyPlane, type Rect } from './grey-plane';
 import { resample } from './kernels/kernels';
 
 const plane = fc
@@ -94,7 +94,8 @@ describe('detailAgreement', () => {
       fc.property(plane, fc.integer(), (one, seed) => {
         const a = Float32Array.from(one.data);
         const b = a.map((value, i) => value * 0.5 + ((Math.imul(i + 1, seed | 1) >>> 25) & 63));
-        const found = detailAgreement(a, b, one.width, one.height);
+        const whole = (data: Float32Array) => ({ plane: { ...one, data }, rect: WHOLE });
+        const found = detailAgreement(whole(a), whole(b), [one.width, one.height]);
         if (found === null) return;
         const wanted = correlated(withoutMean({ ...one, data: a }), withoutMean({ ...one, data: b }));
         expect(Math.abs(found - wanted)).toBeLessThan(0.001);

@@ -1,12 +1,13 @@
 /** What the kernels give, beside the same as its definition says it. */
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
-import type { GreyPlane } from '../grey-plane';
+import { WHOLE, type GreyPlane } from '../grey-plane';
 import {
-  agreementSums,
   BLOCK,
   BLOCK_SUMS,
+  comparedParts,
   comparedSamples,
+  correlationOf,
   momentsOf,
   resample,
   slopeSums,
@@ -84,15 +85,15 @@ const near = (found: number, wanted: number, most: number) =>
   expect(Math.abs(found - wanted)).toBeLessThan(1e-4 * (1 + Math.abs(most)));
 
 describe('kernels', () => {
-  it('sum up squares and products of what two planes both show, about their means', () =>
+  it('correlate what two planes both show, and nothing with an even one', () =>
     fc.assert(
-      fc.property(laid, (overlay) => {
+      fc.property(laid, fc.constantFrom(0.001, 40), (overlay, flat) => {
         const all = points(overlay);
         const [p, q] = [all.map((one) => one.p), all.map((one) => one.q)];
-        const [aa, bb, ab] = agreementSums(overlay);
-        near(aa, product(p, p), product(p, p));
-        near(bb, product(q, q), product(q, q));
-        near(ab, product(p, q), Math.sqrt(product(p, p) * product(q, q)));
+        const [aa, bb] = [product(p, p), product(q, q)];
+        const least = Math.min(aa, bb) / all.length;
+        fc.pre(Math.abs(least - flat) > 0.001 * flat);
+        near(correlationOf(overlay, flat), least < flat ? 0 : product(p, q) / Math.sqrt(aa * bb), 1);
       }),
       { numRuns: 100 },
     ));
@@ -154,7 +155,7 @@ describe('kernels', () => {
     fc.assert(
       fc.property(drawn(1, 40), fc.integer(), ({ width, height, data }, seed) => {
         const b = data.map((value, i) => value / 2 + ((Math.imul(i + 1, seed | 1) >>> 25) & 63));
-        const { blocks, detail } = comparedSamples(data, b, [width, height], true);
+        const { blocks, detail } = comparedSamples(data, b, [width, height]);
         const columns = Math.floor(width / BLOCK);
         expect(blocks).toHaveLength(BLOCK_SUMS * columns * Math.floor(height / BLOCK));
         let squares = 0;
@@ -176,6 +177,39 @@ describe('kernels', () => {
       }),
       { numRuns: 100 },
     ));
+
+  it('compare a rectangle of two parts as if they were cut before', () =>
+    fc.assert(
+      fc.property(drawn(8, 40), drawn(8, 40), ({ width, height, data }, other) => {
+        const inside = { left: 1, top: 2, width: width - 3, height: height - 5 };
+        const [one, two] = [{ width, height, data }, other].map((plane) => ({ plane, rect: WHOLE }));
+        const compared = comparedParts(one!, two!, [width, height], { insideOf: () => inside });
+        const cut = [data, resample(other, WHOLE, [width, height])].map((samples) =>
+          samples.filter((_, i) => {
+            const [x, y] = [(i % width) - inside.left, Math.floor(i / width) - inside.top];
+            return x >= 0 && y >= 0 && x < inside.width && y < inside.height;
+          }),
+        );
+        expect(compared).toEqual(comparedSamples(cut[0]!, cut[1]!, [inside.width, inside.height]));
+      }),
+      { numRuns: 50 },
+    ));
+
+  it('take a plane that lies there from the call before, and another of its size for another', () => {
+    const even = (tone: number) => ({ width: 30, height: 20, data: new Float32Array(600).fill(tone) });
+    const [dark, light] = [even(10), even(200)];
+    const toneOf = (plane: GreyPlane) => Math.round(resample(plane, WHOLE, [2, 1])[0]!);
+    const means = () => momentsOf(light.data, dark.data);
+    expect([dark, dark, light, dark].map(toneOf)).toEqual([10, 10, 200, 10]);
+    expect([means(), means()].map(({ meanA, meanB }) => [meanA, meanB])).toEqual([
+      [200, 10],
+      [200, 10],
+    ]);
+    // What lay second is overwritten by a larger first, and no longer what lies there.
+    resample({ width: 300, height: 200, data: new Float32Array(60_000).fill(77) }, WHOLE, [2, 1]);
+    expect(toneOf(light)).toBe(200);
+    expect(means()).toMatchObject({ meanA: 200, meanB: 10 });
+  });
 
   it('have room for a plane of any size', () => {
     const [width, height] = [3000, 2000];

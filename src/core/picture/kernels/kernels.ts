@@ -3,14 +3,10 @@
  * laid into the kernels' own memory, one after the other, for each call anew, and what comes out is copied.
  */
 import { COMPILED } from './compiled';
+import type { Inside } from '../border';
 import type { GreyPlane, Rect } from '../grey-plane';
 
 type Samples = Uint8Array | Float32Array;
-/** Where a plane lies and the four numbers by which it is laid, then the first and last points of the grid. */
-type LaidOver = (
-  ...args: [...planes: [number, number, number, number], ...laid: number[], to: number, room: number]
-) => void;
-
 interface Exports {
   readonly memory: WebAssembly.Memory;
   resampleRoom(...sizes: number[]): number;
@@ -20,8 +16,8 @@ interface Exports {
   moments(a: number, b: number, count: number, to: number): void;
   blockSums(a: number, b: number, own: number, other: number, ...rest: number[]): void;
   overlayRoom(width: number, columns: number): number;
-  readonly agreement: LaidOver;
-  readonly slopes: LaidOver;
+  agreement(mine: number, width: number, theirs: number, across: number, ...rest: number[]): number;
+  slopes(mine: number, width: number, theirs: number, across: number, ...rest: number[]): void;
 }
 
 /** Where the kernels' own memory ends, and the border that what is laid there begins on, in bytes. */
@@ -32,7 +28,9 @@ const PAGE = 65_536;
 class Kernels {
   private next = START;
   private bytes: Uint8Array;
-
+  /** What was put where, one after the other: what is put there again by the next call lies there already. */
+  private readonly laid: { at: number; samples: Samples | null }[] = [];
+  private laidNow = 0;
   constructor(readonly run: Exports) {
     this.bytes = new Uint8Array(run.memory.buffer);
   }
@@ -40,6 +38,8 @@ class Kernels {
   /** Begins anew: what was laid there before is given up. */
   begin(): this {
     this.next = START;
+    for (let n = this.laidNow; n < this.laid.length; n++) this.laid[n]!.samples = null;
+    this.laidNow = 0;
     return this;
   }
 
@@ -56,19 +56,25 @@ class Kernels {
     return at;
   }
 
+  /** Lays samples down, which are never changed; where they begin. */
   put(samples: Samples): number {
-    const at = this.room(samples.byteLength);
     const { buffer, byteOffset, byteLength } = samples;
+    const at = this.room(byteLength);
+    const known = (this.laid[this.laidNow++] ??= { at, samples: null });
+    if (known.samples === samples && known.at === at) return at;
     this.bytes.set(new Uint8Array(buffer, byteOffset, byteLength), at);
+    known.at = at;
+    known.samples = samples;
     return at;
   }
 
-  floats(at: number, count: number): Float32Array {
-    return new Float32Array(this.run.memory.buffer, at, count).slice();
+  /** Samples that lie there: what is laid anew overwrites them. */
+  floats(at: number, [width, height]: Size): Float32Array {
+    return new Float32Array(this.run.memory.buffer, at, width * height);
   }
 
   doubles(at: number, count: number): Float64Array {
-    return new Float64Array(this.run.memory.buffer, at, count).slice();
+    return new Float64Array(this.run.memory.buffer, at, count);
   }
 }
 
@@ -83,23 +89,34 @@ function begin(): Kernels {
   return compiled.begin();
 }
 
-/**
- * Cuts a rectangle out of a plane and brings it to a size, each new pixel the mean of what it covers (box filter).
- * Where the rectangle has fewer pixels than are asked for, values in between are interpolated.
- */
-export function resample(
-  { width, height, data }: GreyPlane,
-  rect: Rect,
-  [columns, rows]: readonly [number, number],
-): Float32Array {
-  const kernels = begin();
+/** A rectangle of a plane. */
+export interface Part {
+  readonly plane: GreyPlane;
+  readonly rect: Rect;
+}
+
+/** In samples. */
+export type Size = readonly [width: number, height: number];
+
+/** Resamples where the kernels lie; where the samples begin. */
+function layResampled(kernels: Kernels, { plane, rect }: Part, [columns, rows]: Size): number {
+  const { width, height, data } = plane;
   const from = kernels.put(data);
   const to = kernels.room(columns * rows * 4);
   const { left, top, width: across, height: down } = rect;
   const room = kernels.room(kernels.run.resampleRoom(width, height, across, down, columns, rows));
   const isBytes = data instanceof Uint8Array;
   kernels.run.resample(from, isBytes, width, height, left, top, across, down, columns, rows, to, room);
-  return kernels.floats(to, columns * rows);
+  return to;
+}
+
+/**
+ * Cuts a rectangle out of a plane and brings it to a size, each new pixel the mean of what it covers (box filter).
+ * Where the rectangle has fewer pixels than are asked for, values in between are interpolated.
+ */
+export function resample(plane: GreyPlane, rect: Rect, size: Size): Float32Array {
+  const kernels = begin();
+  return kernels.floats(layResampled(kernels, { plane, rect }, size), size).slice();
 }
 
 /** Means, variances and covariance of two lists of samples. */
@@ -111,8 +128,10 @@ export interface Moments {
   readonly ab: number;
 }
 
-const momentsAt = ([meanA, meanB, aa, bb, ab]: Float64Array): Moments =>
-  ({ meanA, meanB, aa, bb, ab }) as Moments;
+const momentsAt = (sums: Float64Array, at: number): Moments => ({
+  ...{ meanA: sums[at]!, meanB: sums[at + 1]! },
+  ...{ aa: sums[at + 2]!, bb: sums[at + 3]!, ab: sums[at + 4]! },
+});
 const MOMENTS = 5;
 
 /** Moments of two lists of the same length. */
@@ -121,7 +140,7 @@ export function momentsOf(a: Float32Array, b: Float32Array): Moments {
   const [one, other] = [kernels.put(a), kernels.put(b)];
   const to = kernels.room(MOMENTS * 8);
   kernels.run.moments(one, other, a.length, to);
-  return momentsAt(kernels.doubles(to, MOMENTS));
+  return momentsAt(kernels.doubles(to, MOMENTS), 0);
 }
 
 /** Side of a block, in samples, and sums of each. */
@@ -129,6 +148,7 @@ export const BLOCK = 6;
 export const BLOCK_SUMS = 5;
 
 export interface Compared {
+  readonly size: Size;
   /** Of the two samples as they are, and with the mean of their neighbourhood taken away. */
   readonly light: Moments;
   readonly detail: Moments;
@@ -136,33 +156,70 @@ export interface Compared {
   readonly blocks: Float64Array;
 }
 
-/**
- * Compares two samples of one size, as they are and with the mean of up to four samples around taken away.
- *
- * @param inBlocks whether the sums over blocks are wanted; none are given otherwise
- */
-export function comparedSamples(
-  a: Float32Array,
-  b: Float32Array,
-  [width, height]: readonly [number, number],
-  inBlocks: boolean,
+/** Compares two samples of one size, as they are and with the mean of up to four samples around taken away. */
+export function comparedSamples(a: Float32Array, b: Float32Array, size: Size): Compared {
+  const kernels = begin();
+  return compareLaid(kernels, [kernels.put(a), kernels.put(b)], size, true);
+}
+
+interface HowCompared {
+  /** Whether the sums over blocks are wanted; none are given otherwise. */
+  readonly inBlocks?: boolean;
+  /** Given both samples, which it does not keep: the rectangle that alone is compared; `null` for all. */
+  readonly insideOf?: (a: Float32Array, b: Float32Array) => Inside | null;
+}
+
+/** The same of two parts of planes, resampled to one size. */
+export function comparedParts(
+  one: Part,
+  other: Part,
+  size: Size,
+  { inBlocks = true, insideOf }: HowCompared = {},
 ): Compared {
   const kernels = begin();
+  const laid = [layResampled(kernels, one, size), layResampled(kernels, other, size)] as const;
+  const inside = insideOf?.(kernels.floats(laid[0], size), kernels.floats(laid[1], size));
+  if (!inside) return compareLaid(kernels, laid, size, inBlocks);
+  const cut = [layCut(kernels, laid[0], size, inside), layCut(kernels, laid[1], size, inside)] as const;
+  return compareLaid(kernels, cut, [inside.width, inside.height], inBlocks);
+}
+
+/** Cuts a rectangle out of samples where the kernels lie; where what is cut out begins. */
+function layCut(kernels: Kernels, from: number, [width]: Size, inside: Inside): number {
+  const to = kernels.room(inside.width * inside.height * 4);
+  const [wide, cut] = [
+    kernels.floats(from, [width, inside.top + inside.height]),
+    kernels.floats(to, [inside.width, inside.height]),
+  ];
+  for (let y = 0; y < inside.height; y++) {
+    const at = (inside.top + y) * width + inside.left;
+    cut.set(wide.subarray(at, at + inside.width), y * inside.width);
+  }
+  return to;
+}
+
+function compareLaid(
+  kernels: Kernels,
+  [one, other]: readonly [number, number],
+  size: Size,
+  inBlocks: boolean,
+): Compared {
   const { run } = kernels;
-  const [one, other] = [kernels.put(a), kernels.put(b)];
-  const [own, others] = [kernels.room(a.byteLength), kernels.room(b.byteLength)];
+  const [width, height] = size;
+  const [own, others] = [kernels.room(width * height * 4), kernels.room(width * height * 4)];
   const room = kernels.room(run.shadeRoom(width));
   const count = inBlocks ? BLOCK_SUMS * Math.floor(width / BLOCK) * Math.floor(height / BLOCK) : 0;
   const to = kernels.room((2 * MOMENTS + count) * 8);
   run.withoutShade(one, width, height, own, room);
   run.withoutShade(other, width, height, others, room);
-  run.moments(one, other, a.length, to);
-  run.moments(own, others, a.length, to + MOMENTS * 8);
+  run.moments(one, other, width * height, to);
+  run.moments(own, others, width * height, to + MOMENTS * 8);
   if (inBlocks) run.blockSums(one, other, own, others, width, height, to + 2 * MOMENTS * 8);
-  const sums = kernels.doubles(to, 2 * MOMENTS + count);
+  const sums = kernels.doubles(to, 2 * MOMENTS + count).slice();
   return {
-    light: momentsAt(sums.subarray(0, MOMENTS)),
-    detail: momentsAt(sums.subarray(MOMENTS, 2 * MOMENTS)),
+    size,
+    light: momentsAt(sums, 0),
+    detail: momentsAt(sums, MOMENTS),
     blocks: sums.subarray(2 * MOMENTS),
   };
 }
@@ -184,21 +241,29 @@ export interface Overlay {
   readonly n: number;
 }
 
-function overLaid(overlay: Overlay, kernel: 'agreement' | 'slopes', count: number): Float64Array {
-  const { mine, theirs, ax, bx, ay, by, firstX, lastX, firstY, lastY } = overlay;
+/** Where the planes of an overlay lie, where the answer is put, and what is needed beside. */
+function layOver({ mine, theirs, firstX, lastX }: Overlay, answer: number) {
   const kernels = begin();
-  const planes = [kernels.put(mine.data), mine.width, kernels.put(theirs.data), theirs.width] as const;
-  const to = kernels.room(count * 8);
+  const own = kernels.put(mine.data);
+  const other = kernels.put(theirs.data);
+  const to = kernels.room(answer * 8);
   const room = kernels.room(kernels.run.overlayRoom(mine.width, lastX - firstX + 1));
-  kernels.run[kernel](...planes, ax, bx, ay, by, firstX, lastX, firstY, lastY, to, room);
-  return kernels.doubles(to, count);
+  return { kernels, own, other, to, room };
 }
 
-/** Sums over what two planes both show, about their means: squares of the one, of the other, products. */
-export function agreementSums(overlay: Overlay): readonly [aa: number, bb: number, ab: number] {
-  const [aa = 0, bb = 0, ab = 0] = overLaid(overlay, 'agreement', 3);
-  return [aa, bb, ab];
+/**
+ * Correlation of brightness over what two planes both show, −1 to 1.
+ *
+ * @param flat variance of brightness, of 255 squared, below which one of them is even: 0 then
+ */
+export function correlationOf(overlay: Overlay, flat: number): number {
+  const { mine, theirs, ax, bx, ay, by, firstX, lastX, firstY, lastY } = overlay;
+  const { kernels, own, other, room } = layOver(overlay, 0);
+  const [width, across] = [mine.width, theirs.width];
+  return kernels.run.agreement(own, width, other, across, ax, bx, ay, by, firstX, lastX, firstY, lastY, flat, room); // prettier-ignore
 }
+
+const SLOPE_SUMS = 27;
 
 /**
  * What the equations for the next frame are made of. With p the brightness of what is laid over, u its slope across, v
@@ -206,4 +271,10 @@ export function agreementSums(overlay: Overlay): readonly [aa: number, bb: numbe
  * each times q; of their products, the upper half row by row; of q, and of its square. Brightness is counted from the
  * first point's.
  */
-export const slopeSums = (overlay: Overlay): Float64Array => overLaid(overlay, 'slopes', 27);
+export function slopeSums(overlay: Overlay): Float64Array {
+  const { mine, theirs, ax, bx, ay, by, firstX, lastX, firstY, lastY } = overlay;
+  const { kernels, own, other, to, room } = layOver(overlay, SLOPE_SUMS);
+  const [width, across] = [mine.width, theirs.width];
+  kernels.run.slopes(own, width, other, across, ax, bx, ay, by, firstX, lastX, firstY, lastY, to, room); // prettier-ignore
+  return kernels.doubles(to, SLOPE_SUMS).slice();
+}

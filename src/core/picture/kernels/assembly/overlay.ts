@@ -25,8 +25,9 @@ function within(x: i32, columns: i32): v128 {
 }
 
 /**
- * Sums of brightness over the points that both show: squares and products about the means, in double precision at `to`
- * (of the one, of the other, of both).
+ * Correlation of brightness over the points that both show.
+ *
+ * @param flat variance below which one of them is even: 0 then
  */
 export function agreement(
   mine: usize,
@@ -41,9 +42,9 @@ export function agreement(
   lastX: i32,
   firstY: i32,
   lastY: i32,
-  to: usize,
+  flat: f64,
   room: usize,
-): void {
+): f64 {
   const columns = lastX - firstX + 1;
   const places = room;
   const shares = places + bytes(columns + 4);
@@ -99,9 +100,9 @@ export function agreement(
     ab += total(both);
   }
   const n = ((lastY - firstY + 1) * columns) as f64;
-  store<f64>(to, aa - (sa * sa) / n);
-  store<f64>(to, bb - (sb * sb) / n, 8);
-  store<f64>(to, ab - (sa * sb) / n, 16);
+  aa -= (sa * sa) / n;
+  bb -= (sb * sb) / n;
+  return aa < flat * n || bb < flat * n ? 0 : (ab - (sa * sb) / n) / Math.sqrt(aa * bb);
 }
 
 /** A row between two of a plane: `count` samples from `row` on, so far towards those below. */
