@@ -119,7 +119,7 @@ export class CandidateIndex {
   findWhole(hash: DctHash): number[] {
     const found = new Set<number>();
     this.wholes.near(hash, WHOLE_DISTANCE, (at) => {
-      if (this.wholes.detailsOf(at)[0] === WHOLE_HASH) found.add(this.wholes.pictureOf(at));
+      if (this.wholes.detailOf(at, 0) === WHOLE_HASH) found.add(this.wholes.pictureOf(at));
     });
     return [...found];
   }
@@ -131,7 +131,7 @@ export class CandidateIndex {
     hashesOf(looks).forEach((hash, own) => {
       this.wholes.near(facing(hash), WHOLE_DISTANCE, (at, distance) => {
         const picture = this.wholes.pictureOf(at);
-        const other = this.wholes.detailsOf(at)[0]!;
+        const other = this.wholes.detailOf(at, 0);
         let known = wholes.get(picture);
         if (!known) wholes.set(picture, (known = { whole: FAR, middle: FAR, middles: new Map() }));
         if (Math.max(own, other) <= SQUARE_HASH) known.whole = Math.min(known.whole, distance);
@@ -154,9 +154,10 @@ export class CandidateIndex {
     });
     const several = touched.filter((picture) => this.counts[picture]! >= leastVotes(isMirrored));
     several.sort((a, b) => this.counts[b]! - this.counts[a]!);
-    const found = [...new Set([...wholes.keys(), ...several.slice(0, VOTED)])].map((picture): Common => ({
-      ...{ picture, isMirrored, ...(wholes.get(picture) ?? NOTHING), pairs: 0, matches: [] },
-    }));
+    const found = [...new Set([...wholes.keys(), ...several.slice(0, VOTED)])].map((picture): Common => {
+      const { whole, middle, middles } = wholes.get(picture) ?? NOTHING;
+      return { picture, isMirrored, whole, middle, middles, pairs: 0, matches: [] };
+    });
     // From here on they count which of those found a picture is, from 1.
     for (const picture of touched) this.counts[picture] = 0;
     found.forEach(({ picture }, n) => (this.counts[picture] = n + 1));
@@ -165,10 +166,14 @@ export class CandidateIndex {
       const at = hits[i]!;
       const common = found[this.counts[this.landmarks.pictureOf(at)]! - 1];
       if (!common || common.pairs++ >= MOST_MATCHES) continue;
-      const [x, y, size] = this.landmarks.detailsOf(at);
       const own = landmarks[hits[i + 1]!]!;
       const from = isMirrored ? { x: width - own.x, y: own.y, size: own.size } : own;
-      common.matches.push({ from, to: { x: x!, y: y!, size: size! } });
+      const to = {
+        x: this.landmarks.detailOf(at, 0),
+        y: this.landmarks.detailOf(at, 1),
+        size: this.landmarks.detailOf(at, 2),
+      };
+      common.matches.push({ from, to });
     }
     for (const { picture } of found) this.counts[picture] = 0;
     return found;

@@ -2,7 +2,7 @@ import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import { closestFrame } from './closest-frame';
 import { WHOLE, type GreyPlane } from './grey-plane';
-import { resample } from './kernels/kernels';
+import { resample } from './kernels/comparing';
 import { agreementOf, frameLaid, layingOver } from './overlay';
 
 /** Light and dark of several sizes, by a few waves that a seed lays in all directions. */

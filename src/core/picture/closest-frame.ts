@@ -1,6 +1,6 @@
 import { correlation, frameLaid, layingOver } from './overlay';
 import type { Frame } from './align';
-import { slopeSums, type Overlay } from './kernels/kernels';
+import { slopeSums, type Overlay } from './kernels/comparing';
 import type { GreyPlane } from './grey-plane';
 
 /** How a frame agrees. */
@@ -119,10 +119,13 @@ function stepFrom(laid: Overlay, { normal, right }: Sums): Frame | null {
   const farthest = Math.max(Math.abs(bx) + Math.abs(ax) * halfX, Math.abs(by) + Math.abs(ay) * halfY);
   if (farthest < SETTLED) return null;
   return frameLaid({
-    ...{ mine, theirs },
+    mine,
+    theirs,
     // Back from the middle of what is shared to the grid's own corner.
-    ...{ ax: laid.ax + ax, bx: laid.bx + bx - ax * (firstX + halfX) },
-    ...{ ay: laid.ay + ay, by: laid.by + by - ay * (firstY + halfY) },
+    ax: laid.ax + ax,
+    bx: laid.bx + bx - ax * (firstX + halfX),
+    ay: laid.ay + ay,
+    by: laid.by + by - ay * (firstY + halfY),
   });
 }
 

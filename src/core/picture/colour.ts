@@ -1,6 +1,6 @@
 /** Brightness and colour of a picture, taken apart: the one in full for comparing detail, the other coarsely. */
 import { fitted, type GreyPlane, type Rect } from './grey-plane';
-import { resample } from './kernels/kernels';
+import { resample } from './kernels/comparing';
 
 /** Long side of what is kept of the colours, in pixels. */
 const TINT_PX = 24;

@@ -9,8 +9,8 @@ import {
   type Compared,
   type Moments,
   type Part,
-  type Size,
-} from './kernels/kernels';
+} from './kernels/comparing';
+import type { Size } from './kernels/kernels';
 
 /** Side of a tile, in samples; tiles overlap by half. */
 const TILE = 2 * BLOCK;

@@ -1,7 +1,7 @@
 /** Pictures for tests, drawn from a seed: patches, discs and strokes of chance over shades. */
 import { fingerprintOf, type Fingerprint } from './fingerprint';
 import { WHOLE, type GreyPlane } from './grey-plane';
-import { resample } from './kernels/kernels';
+import { resample } from './kernels/comparing';
 
 export type Drawn = GreyPlane;
 

@@ -3,7 +3,7 @@ import type { Tint } from './colour';
 import { dctHash, HASH_SIDE, type DctHash } from './dct-hash';
 import { findLandmarks, type Landmark } from './find-landmarks';
 import { WHOLE, type GreyPlane, type Rect } from './grey-plane';
-import { cellMeans, sumTable } from './sum-table';
+import { cellMeans, sumTable } from './kernels/summing';
 
 /** Long side of the plane that is kept, in pixels; a smaller picture keeps its own size. */
 export const PLANE_PX = 256;

@@ -98,8 +98,9 @@ export class HashTables {
     return this.slots[SLOT * at + PICTURE]!;
   }
 
-  detailsOf(at: number): Float32Array {
-    return this.details.subarray(3 * at, 3 * at + 3);
+  /** @param n 0 to 2: which of its details */
+  detailOf(at: number, n: number): number {
+    return this.details[3 * at + n]!;
   }
 
   /** By half as much again: there may be very many. */

@@ -3,7 +3,8 @@ import type { Frame } from './align';
 import { otherColours, type Tint } from './colour';
 import { compareParts, compareWithin, detailAgreement, type DetailComparison } from './detail';
 import { WHOLE, type GreyPlane, type Rect } from './grey-plane';
-import type { Part, Size } from './kernels/kernels';
+import type { Part } from './kernels/comparing';
+import type { Size } from './kernels/kernels';
 import { shrunk } from './shrink';
 
 export interface Link {

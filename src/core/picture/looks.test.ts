@@ -5,8 +5,8 @@ import { compareDetail } from './detail';
 import { inGrey, mirrorOf, pictureOf, shaped } from './drawn-pictures.fixture';
 import { findLandmarks } from './find-landmarks';
 import { fitted, WHOLE } from './grey-plane';
-import { resample } from './kernels/kernels';
-import { sumTable } from './sum-table';
+import { resample } from './kernels/comparing';
+import { sumTable } from './kernels/summing';
 
 const hash = (drawn: ReturnType<typeof pictureOf>) => dctHash(resample(drawn, WHOLE, [HASH_SIDE, HASH_SIDE]));
 

@@ -1,6 +1,6 @@
 /** One picture laid over the sampling grid of another, and how well both agree there. */
 import type { Frame } from './align';
-import { correlationOf, type Overlay } from './kernels/kernels';
+import { correlationOf, type Overlay } from './kernels/comparing';
 import type { GreyPlane } from './grey-plane';
 import { shrunk } from './shrink';
 
@@ -61,7 +61,8 @@ export function frameLaid({
   return {
     left: 0.5 / theirs.width - ((bx + 0.5) * width) / mine.width,
     top: 0.5 / theirs.height - ((by + 0.5) * height) / mine.height,
-    ...{ width, height },
+    width,
+    height,
   };
 }
 

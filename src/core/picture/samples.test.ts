@@ -3,7 +3,7 @@ import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import { detailAgreement } from './detail';
 import { WHOLE, type GreyPlane, type Rect } from './grey-plane';
-import { resample } from './kernels/kernels';
+import { resample } from './kernels/comparing';
 
 const plane = fc
   .record({

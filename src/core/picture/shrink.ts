@@ -1,5 +1,5 @@
 import { fitted, WHOLE, type GreyPlane } from './grey-plane';
-import { resample } from './kernels/kernels';
+import { resample } from './kernels/comparing';
 
 const made = new WeakMap<GreyPlane, Map<number, GreyPlane>>();
 

@@ -4,7 +4,7 @@ import { inGrey, pictureOf, shaped, type Drawn } from './drawn-pictures.fixture'
 import { FamilyBuilder } from './families';
 import type { Fingerprint } from './fingerprint';
 import { WHOLE } from './grey-plane';
-import { resample } from './kernels/kernels';
+import { resample } from './kernels/comparing';
 import { mayLie, isTurned, turnedHash, turnedPlane, TURNS, type Quarters } from './turned';
 
 const hash = (drawn: Drawn) => dctHash(resample(drawn, WHOLE, [HASH_SIDE, HASH_SIDE]));

@@ -4,7 +4,7 @@
  */
 import type { Tint } from '../picture/colour';
 import type { GreyPlane, Rect } from '../picture/grey-plane';
-import { resample } from '../picture/kernels/kernels';
+import { resample } from '../picture/kernels/comparing';
 import type { Looks, Link } from '../picture/judge';
 
 export type Modification =

@@ -4,7 +4,7 @@
  */
 import type { Family } from '../picture/families';
 import { WHOLE, type Rect } from '../picture/grey-plane';
-import { resample } from '../picture/kernels/kernels';
+import { resample } from '../picture/kernels/comparing';
 import { judged, type Link, type Looks } from '../picture/judge';
 import { compareDetail } from '../picture/detail';
 import { modificationsOf, type Modification, type Version } from './modification';

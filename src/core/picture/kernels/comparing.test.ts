@@ -12,7 +12,7 @@ import {
   resample,
   slopeSums,
   type Overlay,
-} from './kernels';
+} from './comparing';
 
 /** A plane whose samples are drawn; `spread` is how far apart they lie, since nearly even ones lose most to rounding. */
 const drawn = (least: number, most: number) =>
