@@ -1,36 +1,48 @@
 import { areRelated, plain, tokensOf } from '../../words/content-words';
-import type { Vocabulary } from '../../words/languages/vocabulary';
-import { vocabulariesOf, wordsFor } from '../../words/languages/known-languages';
+import { primaryOf, vocabulariesOf, wordsFor } from '../../words/languages/known-languages';
+import { remembered } from '../../words/remembered';
 
 type Pair = readonly [readonly string[], readonly string[]];
-const pairsKnown = new Map<Vocabulary, readonly Pair[]>();
 
-/** The opposites of a language, each word between blanks and without accents, as texts are looked through for it. */
-function pairsOf(vocabulary: Vocabulary): readonly Pair[] {
-  let pairs = pairsKnown.get(vocabulary);
-  if (!pairs) {
-    const side = (words: readonly string[]) => words.map((word) => ` ${plain(word)} `);
-    pairs = vocabulary.opposites.map(([one, other]) => [side(one), side(other)] as const);
-    pairsKnown.set(vocabulary, pairs);
-  }
-  return pairs;
+/** The opposites of all languages that hold, each word between blanks and without accents, as texts are looked through for it. */
+const pairsOf: (primary: string) => readonly Pair[] = remembered((primary) => {
+  const side = (words: readonly string[]) => words.map((word) => ` ${plain(word)} `);
+  return vocabulariesOf(primary).flatMap(({ opposites }) =>
+    opposites.map(([one, other]) => [side(one), side(other)] as const),
+  );
+});
+
+/** Which pairs a text has a word of, by their numbers: of the one side alone, or of the other alone. */
+interface Sides {
+  readonly one: ReadonlySet<number>;
+  readonly other: ReadonlySet<number>;
+}
+
+const sidesKnown = new Map<string, (text: string) => Sides>();
+
+function sidesIn(text: string, primary: string): Sides {
+  let sidesOf = sidesKnown.get(primary);
+  if (!sidesOf)
+    sidesKnown.set(primary, (sidesOf = remembered((words) => sidesAmong(words, pairsOf(primary)))));
+  return sidesOf(text);
+}
+
+function sidesAmong(text: string, pairs: readonly Pair[]): Sides {
+  const words = ` ${tokensOf(text).map(plain).join(' ')} `;
+  const has = (side: readonly string[]) => side.some((word) => words.includes(word));
+  const [one, other] = [new Set<number>(), new Set<number>()];
+  pairs.forEach(([first, second], n) => {
+    const [isOne, isOther] = [has(first), has(second)];
+    if (isOne !== isOther) (isOne ? one : other).add(n);
+  });
+  return { one, other };
 }
 
 /** Whether one text has a word of which the other has the opposite, and neither has both. */
 export function standsAgainst(a: string, b: string, language: string | null): boolean {
-  const [first, second] = [a, b].map((text) => ` ${tokensOf(text).map(plain).join(' ')} `) as [
-    string,
-    string,
-  ];
-  const has = (text: string, words: readonly string[]) => words.some((word) => text.includes(word));
-  return vocabulariesOf(language)
-    .flatMap(pairsOf)
-    .some(([one, other]) => {
-      const isOne = has(first, one);
-      const isOther = has(first, other);
-      if (isOne === isOther) return false;
-      return isOne ? has(second, other) && !has(second, one) : has(second, one) && !has(second, other);
-    });
+  const primary = primaryOf(language);
+  const [own, their] = [sidesIn(a, primary), sidesIn(b, primary)];
+  return [...own.one].some((n) => their.other.has(n)) || [...own.other].some((n) => their.one.has(n));
 }
 
 /** A label of so few words is about what its colour tells. */

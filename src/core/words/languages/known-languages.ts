@@ -11,17 +11,21 @@ const KNOWN: ReadonlyMap<string, Vocabulary> = new Map(Object.entries({ en, de, 
 const ALL = [...KNOWN.values()];
 
 /** The primary language of a BCP 47 tag: `de` of `de-CH`. */
-export const primaryOf = (tag: string | null): string => tag?.toLowerCase().split('-')[0] ?? '';
+export const primaryOf = (tag: string | null): string => (tag === null ? '' : primaryOfTag(tag));
+
+const primaryOfTag = remembered((tag) => tag.toLowerCase().split('-')[0] ?? '');
 
 /**
  * The vocabularies that hold for a page: that of its language and the English one, which templates bring along; all of
  * them where the page does not say, or says one that has none.
  */
 export function vocabulariesOf(tag: string | null): readonly Vocabulary[] {
-  const own = KNOWN.get(primaryOf(tag));
-  if (!own) return ALL;
-  return own === en ? [en] : [own, en];
+  return BESIDE_ENGLISH.get(primaryOf(tag)) ?? ALL;
 }
+
+const BESIDE_ENGLISH: ReadonlyMap<string, readonly Vocabulary[]> = new Map(
+  [...KNOWN].map(([language, own]) => [language, own === en ? [en] : [own, en]]),
+);
 
 /** That of the page's own language alone; `null` where rules do not know it. */
 export const ownVocabulary = (tag: string | null): Vocabulary | null => KNOWN.get(primaryOf(tag)) ?? null;

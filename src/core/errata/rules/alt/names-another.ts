@@ -235,15 +235,18 @@ function headingOfOtherNumber(placement: PlacementToCheck, page: PageToCheck): s
 const NUMBERED =
   /(?<!\p{L})(?<what>class|year|form|group|team|room|hall|no|number|nr|klasse|gruppe|raum|saal|halle|classe|groupe|salle|n°|nº|clase|grupo|sala|aula|step|stage|plate|figure|bus|line|track|unit|level|grade)\.?\s*(?<number>\d+\p{L}?)(?!\d)/giu;
 
+const numbered = remembered(
+  (text): ReadonlyMap<string, string> =>
+    new Map(
+      (/\d/u.test(text) ? [...text.matchAll(NUMBERED)] : []).map(({ groups }) => [
+        (groups?.['what'] ?? '').toLowerCase(),
+        (groups?.['number'] ?? '').toLowerCase(),
+      ]),
+    ),
+);
+
 /** Whether both give a number to the same thing, and not the same one. */
 function isOtherNumber(alt: string, label: string): boolean {
-  const numbers = (text: string) =>
-    new Map(
-      [...text.matchAll(NUMBERED)].map(({ groups }) => [
-        groups?.['what']?.toLowerCase(),
-        groups?.['number']?.toLowerCase(),
-      ]),
-    );
-  const theirs = numbers(label);
-  return [...numbers(alt)].some(([what, number]) => theirs.has(what) && theirs.get(what) !== number);
+  const theirs = numbered(label);
+  return [...numbered(alt)].some(([what, number]) => theirs.has(what) && theirs.get(what) !== number);
 }
