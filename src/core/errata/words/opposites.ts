@@ -4,28 +4,20 @@ import { remembered } from '../../words/remembered';
 
 type Pair = readonly [readonly string[], readonly string[]];
 
-/** The opposites of all languages that hold, each word between blanks and without accents, as texts are looked through for it. */
-const pairsOf: (primary: string) => readonly Pair[] = remembered((primary) => {
-  const side = (words: readonly string[]) => words.map((word) => ` ${plain(word)} `);
-  return vocabulariesOf(primary).flatMap(({ opposites }) =>
-    opposites.map(([one, other]) => [side(one), side(other)] as const),
-  );
-});
-
 /** Which pairs a text has a word of, by their numbers: of the one side alone, or of the other alone. */
 interface Sides {
   readonly one: ReadonlySet<number>;
   readonly other: ReadonlySet<number>;
 }
 
-const sidesKnown = new Map<string, (text: string) => Sides>();
-
-function sidesIn(text: string, primary: string): Sides {
-  let sidesOf = sidesKnown.get(primary);
-  if (!sidesOf)
-    sidesKnown.set(primary, (sidesOf = remembered((words) => sidesAmong(words, pairsOf(primary)))));
-  return sidesOf(text);
-}
+/** For a language: which sides a text has, each word looked for between blanks and without accents. */
+const sidesIn = remembered((primary) => {
+  const side = (words: readonly string[]) => words.map((word) => ` ${plain(word)} `);
+  const pairs = vocabulariesOf(primary).flatMap(({ opposites }) =>
+    opposites.map(([one, other]): Pair => [side(one), side(other)]),
+  );
+  return remembered((text) => sidesAmong(text, pairs));
+});
 
 function sidesAmong(text: string, pairs: readonly Pair[]): Sides {
   const words = ` ${tokensOf(text).map(plain).join(' ')} `;
@@ -40,8 +32,8 @@ function sidesAmong(text: string, pairs: readonly Pair[]): Sides {
 
 /** Whether one text has a word of which the other has the opposite, and neither has both. */
 export function standsAgainst(a: string, b: string, language: string | null): boolean {
-  const primary = primaryOf(language);
-  const [own, their] = [sidesIn(a, primary), sidesIn(b, primary)];
+  const sidesOf = sidesIn(primaryOf(language));
+  const [own, their] = [sidesOf(a), sidesOf(b)];
   return [...own.one].some((n) => their.other.has(n)) || [...own.other].some((n) => their.one.has(n));
 }
 

@@ -38,7 +38,9 @@ const wordsKnown = new Map<string, ReadonlySet<string>>();
 
 /** The words of some lists of all vocabularies that hold for a page, once for each language. */
 export function wordsFor(tag: string | null, ...fields: readonly WordField[]): ReadonlySet<string> {
-  const key = `${primaryOf(tag)} ${fields.join(' ')}`;
+  const primary = primaryOf(tag);
+  // Pages may say any language: those that have no vocabulary share one entry.
+  const key = `${KNOWN.has(primary) ? primary : ''} ${fields.join(' ')}`;
   let words = wordsKnown.get(key);
   if (!words) {
     words = new Set(vocabulariesOf(tag).flatMap((list) => fields.flatMap((field) => list[field])));
