@@ -155,14 +155,16 @@ export interface Overlay {
   readonly n: number;
 }
 
-/** Where the planes of an overlay lie, where the answer is put, and what is needed beside. */
-function layOver({ mine, theirs, firstX, lastX }: Overlay, answer: number) {
+/** The kernels, with two planes laid one over the other. */
+function layOver(overlay: Overlay): Kernels {
+  const { mine, theirs, ax, bx, ay, by, firstX, lastX, firstY, lastY } = overlay;
   const kernels = begin();
   const own = kernels.put(mine.data);
   const other = kernels.put(theirs.data);
-  const to = kernels.room(answer * 8);
   const room = kernels.room(kernels.run.overlayRoom(mine.width, lastX - firstX + 1));
-  return { kernels, own, other, to, room };
+  const [width, across] = [mine.width, theirs.width];
+  kernels.run.layOut(own, width, other, across, ax, bx, ay, by, firstX, lastX, firstY, lastY, room);
+  return kernels;
 }
 
 /**
@@ -170,12 +172,7 @@ function layOver({ mine, theirs, firstX, lastX }: Overlay, answer: number) {
  *
  * @param flat variance of brightness, of 255 squared, below which one of them is even: 0 then
  */
-export function correlationOf(overlay: Overlay, flat: number): number {
-  const { mine, theirs, ax, bx, ay, by, firstX, lastX, firstY, lastY } = overlay;
-  const { kernels, own, other, room } = layOver(overlay, 0);
-  const [width, across] = [mine.width, theirs.width];
-  return kernels.run.agreement(own, width, other, across, ax, bx, ay, by, firstX, lastX, firstY, lastY, flat, room); // prettier-ignore
-}
+export const correlationOf = (overlay: Overlay, flat: number): number => layOver(overlay).run.agreement(flat);
 
 const SLOPE_SUMS = 27;
 
@@ -186,9 +183,8 @@ const SLOPE_SUMS = 27;
  * first point's.
  */
 export function slopeSums(overlay: Overlay): Float64Array {
-  const { mine, theirs, ax, bx, ay, by, firstX, lastX, firstY, lastY } = overlay;
-  const { kernels, own, other, to, room } = layOver(overlay, SLOPE_SUMS);
-  const [width, across] = [mine.width, theirs.width];
-  kernels.run.slopes(own, width, other, across, ax, bx, ay, by, firstX, lastX, firstY, lastY, to, room); // prettier-ignore
+  const kernels = layOver(overlay);
+  const to = kernels.room(SLOPE_SUMS * 8);
+  kernels.run.slopes(to);
   return kernels.doubles(to, SLOPE_SUMS).slice();
 }

@@ -17,8 +17,9 @@ interface Exports {
   moments(a: number, b: number, count: number, to: number): void;
   blockSums(a: number, b: number, own: number, other: number, ...rest: number[]): void;
   overlayRoom(width: number, columns: number): number;
-  agreement(mine: number, width: number, theirs: number, across: number, ...rest: number[]): number;
-  slopes(mine: number, width: number, theirs: number, across: number, ...rest: number[]): void;
+  layOut(mine: number, width: number, theirs: number, across: number, ...rest: number[]): void;
+  agreement(flat: number): number;
+  slopes(to: number): void;
   sumUp(data: number, width: number, height: number, to: number): void;
   cellRoom(side: number): number;
   cellMeans(sums: number, width: number, height: number, ...rest: number[]): void;

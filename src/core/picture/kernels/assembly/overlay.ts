@@ -9,14 +9,81 @@ export function overlayRoom(width: i32, columns: i32): i32 {
   return bytes(2 * (width + 4) + 2 * (columns + 4)) as i32;
 }
 
-/** For every column of the grid: the sample left of where it lies, and the share of the way to the next. */
-function columnsAt(ax: f64, bx: f64, first: i32, columns: i32, places: usize, shares: usize): void {
+/** What `layOut` was told last, and what follows from it. */
+let mine: usize = 0;
+let width: i32 = 0;
+let theirs: usize = 0;
+let across: i32 = 0;
+let ay: f64 = 0;
+let by: f64 = 0;
+let firstX: i32 = 0;
+let firstY: i32 = 0;
+let lastY: i32 = 0;
+/** Columns of the grid that both planes show. */
+let columns: i32 = 0;
+/** For each of them the sample of `mine` left of where it lies, and the share of the way to the next. */
+let places: usize = 0;
+let shares: usize = 0;
+/** The first sample of a row that is needed, and how many from there. */
+let from: i32 = 0;
+let count: i32 = 0;
+/** Where a row is put as it lies between two. */
+let line: usize = 0;
+
+/**
+ * Lays one plane over another, for `agreement` or `slopes` to be asked next.
+ *
+ * @param own where the plane lies that is laid over, of `ownWidth` samples a row
+ * @param other where the plane lies whose samples are the grid, of `otherWidth` a row
+ * @param ax with `bx`, `downStep` and `downStart` where point (x, y) of the grid lies in it: across, and down
+ * @param fromX with `toX`, `fromY` and `toY` the first and last points that both show
+ * @param room as much as `overlayRoom` says
+ */
+export function layOut(
+  own: usize,
+  ownWidth: i32,
+  other: usize,
+  otherWidth: i32,
+  ax: f64,
+  bx: f64,
+  downStep: f64,
+  downStart: f64,
+  fromX: i32,
+  toX: i32,
+  fromY: i32,
+  toY: i32,
+  room: usize,
+): void {
+  mine = own;
+  width = ownWidth;
+  theirs = other;
+  across = otherWidth;
+  ay = downStep;
+  by = downStart;
+  firstX = fromX;
+  firstY = fromY;
+  lastY = toY;
+  columns = toX - fromX + 1;
+  places = room;
+  shares = places + bytes(columns + 4);
+  line = shares + bytes(columns + 4);
   for (let x = 0; x < columns + 3; x++) {
-    const at = ax * ((min(x, columns - 1) + first) as f64) + bx;
+    const at = ax * ((min(x, columns - 1) + firstX) as f64) + bx;
     const left = Math.floor(at);
     store<i32>(places + bytes(x), left as i32);
     store<f32>(shares + bytes(x), (at - left) as f32);
   }
+  from = load<i32>(places);
+  count = load<i32>(places + bytes(columns - 1)) + 2 - from;
+}
+
+/** The first point of each plane. Sums are counted from it, so that little is lost where all are nearly the same. */
+function firstOfMine(): v128 {
+  return v128.load32_splat(mine + bytes((Math.floor(ay * (firstY as f64) + by) as i32) * width + from));
+}
+
+function firstOfTheirs(): v128 {
+  return v128.load32_splat(theirs + bytes(firstY * across + firstX));
 }
 
 /** Which of four points are still within the columns. */
@@ -29,36 +96,11 @@ function within(x: i32, columns: i32): v128 {
  *
  * @param flat variance below which one of them is even: 0 then
  */
-export function agreement(
-  mine: usize,
-  width: i32,
-  theirs: usize,
-  across: i32,
-  ax: f64,
-  bx: f64,
-  ay: f64,
-  by: f64,
-  firstX: i32,
-  lastX: i32,
-  firstY: i32,
-  lastY: i32,
-  flat: f64,
-  room: usize,
-): f64 {
-  const columns = lastX - firstX + 1;
-  const places = room;
-  const shares = places + bytes(columns + 4);
-  columnsAt(ax, bx, firstX, columns, places, shares);
-  const from = load<i32>(places);
-  const count = load<i32>(places + bytes(columns - 1)) + 2 - from;
-  const line = shares + bytes(columns + 4);
+export function agreement(flat: f64): f64 {
   // Places are counted from the plane's own first column.
   const base = line - bytes(from);
-  // About the first of each, so that little is lost where all are nearly the same.
-  const awayP = v128.load32_splat(
-    mine + bytes((Math.floor(ay * (firstY as f64) + by) as i32) * width + from),
-  );
-  const awayQ = v128.load32_splat(theirs + bytes(firstY * across + firstX));
+  const awayP = firstOfMine();
+  const awayQ = firstOfTheirs();
   let sa: f64 = 0;
   let sb: f64 = 0;
   let aa: f64 = 0;
@@ -136,34 +178,10 @@ function betweenWithSlope(row: usize, width: i32, count: i32, share: f32, to: us
  * `theirs`, the sums of p, u · x, u, v · y and v; of each times q; of their products (upper half, row by row); of q and of
  * its square. 27 numbers in double precision at `to`; p and q are about the first of each.
  */
-export function slopes(
-  mine: usize,
-  width: i32,
-  theirs: usize,
-  across: i32,
-  ax: f64,
-  bx: f64,
-  ay: f64,
-  by: f64,
-  firstX: i32,
-  lastX: i32,
-  firstY: i32,
-  lastY: i32,
-  to: usize,
-  room: usize,
-): void {
-  const columns = lastX - firstX + 1;
-  const places = room;
-  const shares = places + bytes(columns + 4);
-  columnsAt(ax, bx, firstX, columns, places, shares);
-  const from = load<i32>(places);
-  const count = load<i32>(places + bytes(columns - 1)) + 2 - from;
-  const line = shares + bytes(columns + 4);
+export function slopes(to: usize): void {
   const base = line - bytes(2 * from);
-  const awayP = v128.load32_splat(
-    mine + bytes((Math.floor(ay * (firstY as f64) + by) as i32) * width + from),
-  );
-  const awayQ = v128.load32_splat(theirs + bytes(firstY * across + firstX));
+  const awayP = firstOfMine();
+  const awayQ = firstOfTheirs();
   const middle = ((lastY + firstY) as f64) / 2;
   const start = (-((columns - 1) as f32) / 2) as f32;
   memory.fill(to, 0, 27 * 8);
