@@ -1,4 +1,5 @@
 import { defineConfig } from '@playwright/test';
+import { CHROMIUM } from './tests/chromium';
 
 const VAR = process.env['IBIDEM_VAR'] ?? 'var/test';
 const PORT = Number(process.env['IBIDEM_PORT'] ?? 4280);
@@ -17,7 +18,7 @@ export default defineConfig({
     viewport: { width: 1280, height: 800 },
     actionTimeout: 180_000,
     launchOptions: {
-      executablePath: '/usr/bin/chromium',
+      executablePath: CHROMIUM,
       args: [
         '--no-sandbox',
         '--disable-gpu',

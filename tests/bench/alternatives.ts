@@ -13,6 +13,7 @@ import { decodeHtml } from '@/core/source/decode-source';
 import { PICTURE_RULES } from '../fixtures/picture-rules';
 import { report } from './measure';
 import { pagesIn, type BenchPage } from './pages';
+import { CHROMIUM } from '../chromium';
 
 /** Of each folder, evenly strewn. */
 const MOST_PAGES = 100;
@@ -20,7 +21,7 @@ const WITH_PICTURE = /<(?:img|area|svg|object|input)\b|\brole=/iu;
 
 export async function benchAlternatives(folders: readonly string[]): Promise<void> {
   const browser = await chromium.launch({
-    executablePath: '/usr/bin/chromium',
+    executablePath: CHROMIUM,
     args: ['--no-sandbox', '--disable-gpu'],
   });
   const page = await browser.newPage();

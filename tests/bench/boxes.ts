@@ -11,6 +11,7 @@ import { ibidem } from '../fixtures/run-ibidem';
 import { apart, boxes } from './box-of-images';
 import { report } from './measure';
 import { compareWraps } from './wraps';
+import { CHROMIUM } from '../chromium';
 
 /** Pictures of a site, and pages of each, that are looked at. */
 const PICTURES = 5;
@@ -38,7 +39,7 @@ export async function benchBoxes(sites: readonly string[]): Promise<void> {
   const folder = await mkdtemp(join(tmpdir(), 'ibidem-boxes-'));
   const to = join(folder, 'a new picture.jpg');
   await writeFile(to, await newPicture());
-  const browser = await chromium.launch({ executablePath: '/usr/bin/chromium', args: ['--no-sandbox'] });
+  const browser = await chromium.launch({ executablePath: CHROMIUM, args: ['--no-sandbox'] });
   const page = await (await browser.newContext({ viewport: { width: 1280, height: 900 }, javaScriptEnabled: true })).newPage(); // prettier-ignore
   const seen = { places: 0, same: 0, spans: 0, equal: 0 };
   const wraps = { images: 0, wrapped: 0, same: 0 };

@@ -20,6 +20,7 @@ import { connectSite } from '@/server/work/sites/connect-site';
 import { surveySite } from '@/server/work/surveys/survey-site';
 import { likeness } from '../fixtures/likeness';
 import { report } from './measure';
+import { CHROMIUM } from '../chromium';
 
 const ACTOR = { id: 'm', name: 'Maud Kestle', role: 'maintainer' } as const;
 /** A phone: CSS pixels, and pixels of its screen to each. */
@@ -46,7 +47,7 @@ interface Seen {
 export async function benchLightening(folders: readonly string[]): Promise<void> {
   const root = await mkdtemp(join(tmpdir(), 'ibidem-bench-lightening-'));
   const db = connect(settings().databaseUrl);
-  const browser = await chromium.launch({ executablePath: '/usr/bin/chromium', args: ['--no-sandbox'] });
+  const browser = await chromium.launch({ executablePath: CHROMIUM, args: ['--no-sandbox'] });
   const page = await (await browser.newContext(PHONE)).newPage();
   try {
     await migrateDatabase(db);
