@@ -3,7 +3,7 @@
  * to the same answers.
  */
 import AxeBuilder from '@axe-core/playwright';
-import { expect, test, type Page } from '@playwright/test';
+import type { Page } from '@playwright/test';
 import {
   HIDDEN,
   MISSING,
@@ -14,6 +14,7 @@ import {
   THERE,
 } from '../../src/core/errata/text-alternatives.cases';
 import { PICTURE_RULES } from '../fixtures/picture-rules';
+import { expect, test } from './test';
 
 const PAGE = 'http://pages.invalid/x.html';
 const ONE_PIXEL = Buffer.from(

@@ -2,7 +2,8 @@
 import { mkdtemp, rm, writeFile } from 'node:fs/promises';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
-import { test, type Locator, type Page } from '@playwright/test';
+import type { Locator, Page } from '@playwright/test';
+import { test } from './test';
 
 /** What the field for new pictures is called. */
 export const CHOSEN = 'Pictures to bring in';

@@ -1,7 +1,7 @@
-import { expect, test } from '@playwright/test';
 import { buffer } from 'node:stream/consumers';
 import { ZipFile } from 'yazl';
 import { SCHOOL, signInAs } from './sign-in';
+import { expect, test } from './test';
 
 async function zipOf(files: Readonly<Record<string, string>>): Promise<Buffer> {
   const zip = new ZipFile();

@@ -1,12 +1,13 @@
 /** Pictures come in over a bad line, and all of them, once each. */
 import { join } from 'node:path';
-import { expect, test, type Page } from '@playwright/test';
+import type { Page } from '@playwright/test';
 import sharp from 'sharp';
 import { stage } from '@demo/site/scenes';
 import { CHOSEN, lines, useArriving } from './arriving';
 import { expectAccessible, look } from './look';
 import { memoryOfServer } from './server-memory';
 import { signInAs } from './sign-in';
+import { expect, test } from './test';
 
 const SCHOOL = '/s/ferndrake-community-music-school';
 const kept = useArriving();

@@ -1,7 +1,7 @@
-import { expect, test } from '@playwright/test';
 import fc from 'fast-check';
 import { headPlacesOf, oddName, placesOf } from '../fixtures/odd-names';
 import { swapped } from '../fixtures/swapped-page';
+import { expect, test } from './test';
 
 /** Kinds that a browser does not fetch by itself. */
 const NOT_FETCHED = /^(?:link|lazy|noscript|meta|icon|JSON-LD)/u;

@@ -1,5 +1,5 @@
-import { expect, test } from '@playwright/test';
 import { SCHOOL, signInAs } from './sign-in';
+import { expect, test } from './test';
 
 test('Ibidem’s own screens run no script but their own, and are whole without any other', async ({
   page,

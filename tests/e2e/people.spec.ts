@@ -1,8 +1,8 @@
-import { expect, test } from '@playwright/test';
 import { readdir, readFile } from 'node:fs/promises';
 import { join } from 'node:path';
 import { expectAccessible, look } from './look';
 import { SCHOOL, signInAs } from './sign-in';
+import { expect, test } from './test';
 
 const SITE = join(process.env['IBIDEM_VAR'] ?? 'var', 'demo-site');
 const HOST = `http://127.0.0.1:${process.env['IBIDEM_DEMO_HOST_PORT']}`;

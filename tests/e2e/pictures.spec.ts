@@ -1,7 +1,8 @@
-import { expect, test, type Page } from '@playwright/test';
+import type { Page } from '@playwright/test';
 import { chooseFirst } from './choose-first';
 import { expectAccessible, look } from './look';
 import { SCHOOL, signInAs } from './sign-in';
+import { expect, test } from './test';
 
 /** As many as the demo’s template left behind. */
 const LEFTOVERS = 9;

@@ -1,6 +1,7 @@
-import { expect, test, type Page } from '@playwright/test';
+import type { Page } from '@playwright/test';
 import { expectAccessible, look } from './look';
 import { SCHOOL, signInAs } from './sign-in';
+import { expect, test } from './test';
 
 const rights = `${SCHOOL}/rights`;
 

@@ -1,8 +1,9 @@
-import { expect, test, type Locator, type Page } from '@playwright/test';
+import type { Locator, Page } from '@playwright/test';
 import { readFile, writeFile } from 'node:fs/promises';
 import { join } from 'node:path';
 import { expectAccessible, look } from './look';
 import { SCHOOL, signInAs } from './sign-in';
+import { expect, test } from './test';
 
 const SITE = join(process.env['IBIDEM_VAR'] ?? 'var', 'demo-site');
 const HOST_PORT = Number(process.env['IBIDEM_DEMO_HOST_PORT']);

@@ -1,7 +1,8 @@
-import { expect, test, type Page } from '@playwright/test';
+import type { Page } from '@playwright/test';
 import { chooseFirst } from './choose-first';
 import { expectAccessible, look } from './look';
 import { SCHOOL, signInAs } from './sign-in';
+import { expect, test } from './test';
 
 const HOST = `http://127.0.0.1:${process.env['IBIDEM_DEMO_HOST_PORT'] ?? 4281}`;
 /** Alt texts that are settled in one sitting. */

@@ -1,9 +1,9 @@
 /** Thirty new pictures are described by keys, paired with thirty that should go, and go live together. */
-import { expect, test } from '@playwright/test';
 import { CHOSEN, lines, useArriving } from './arriving';
 import { expectAccessible, look } from './look';
 import { signInAs } from './sign-in';
 import { leftoverSite, newPictures } from './thirty-leftovers';
+import { expect, test } from './test';
 
 const kept = useArriving();
 const MANY = 30;
