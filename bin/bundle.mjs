@@ -28,6 +28,23 @@ const whereItLay = {
   },
 };
 
+/** Packages with programs, threads or data of their own beside them; each is found from where it was installed. */
+const APART = [
+  '@node-rs/argon2',
+  '@tensorflow/*',
+  'esbuild',
+  'exiftool-vendored',
+  'graphile-worker',
+  'heic-decode',
+  'next',
+  'pg',
+  'piscina',
+  'sharp',
+  'tesseract.js',
+];
+/** Older packages ask for those of Node by `require`, which a module has not got. */
+const ASKS_FOR_OTHERS = `import { createRequire as requireOf } from 'node:module'; const require = requireOf(import.meta.url);`;
+
 await mkdir(dirname(folder), { recursive: true });
 const made = await mkdtemp(`${folder}-`);
 try {
@@ -42,7 +59,11 @@ try {
     plugins: [whereItLay],
     bundle: true,
     splitting: true,
-    packages: 'external',
+    external: APART,
+    // The package loads its tables by `require` from beside itself; its own bundle holds them.
+    alias: { 'css-tree': 'css-tree/dist/csstree.esm' },
+    mainFields: ['module', 'main'],
+    banner: { js: ASKS_FOR_OTHERS },
     platform: 'node',
     format: 'esm',
     outExtension: { '.js': '.mjs' },

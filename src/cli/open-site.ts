@@ -1,6 +1,6 @@
 import { stat } from 'node:fs/promises';
 import type { ReadableConnection } from '@/server/connections/connection';
-import { openMirror } from '@/server/connections/http/open-mirror';
+import type { openMirror } from '@/server/connections/http/open-mirror';
 import { openFolder } from '@/server/connections/folder/open-folder';
 import { isZipFile, openZip } from '@/server/connections/zip';
 import { ProblemError } from '@/server/problem-error';
@@ -18,13 +18,17 @@ export function isWebAddress(site: string): boolean {
   return /^https?:\/\//i.test(site);
 }
 
+/** Reads a site by its address. What crawls is loaded when it is asked for: it takes as long as all the rest of a command. */
+export const crawlSite: typeof openMirror = async (start, options) =>
+  (await import('@/server/connections/http/open-mirror')).openMirror(start, options);
+
 /**
  * Opens what the command line calls SITE: a folder, a `.zip`, or an `http(s)` address, which is read as a whole first.
  *
  * @throws ProblemError where it is none of them
  */
 export async function openSite(site: string, options: SiteOptions = {}): Promise<ReadableConnection> {
-  if (isWebAddress(site)) return openMirror(site, options);
+  if (isWebAddress(site)) return crawlSite(site, options);
   if (await isZipFile(site)) return openZip(site);
   const isFile = await stat(site).then(
     (info) => info.isFile(),

@@ -1,8 +1,7 @@
 import { siteOfFiles, type SiteAddressing } from '@/core/address/resolve-address';
 import type { ReadableConnection, SiteListing } from '@/server/connections/connection';
-import { openMirror } from '@/server/connections/http/open-mirror';
 import { readSite } from '@/server/connections/read-site';
-import { isWebAddress, openSite, type SiteOptions } from './open-site';
+import { crawlSite, isWebAddress, openSite, type SiteOptions } from './open-site';
 import { printText, say, showProgress } from './rows';
 
 /** `ibidem read SITE`: a row a placement. */
@@ -21,7 +20,7 @@ async function readFiles(site: string): Promise<void> {
 }
 
 async function readByAddress(start: string, { maxPages, allowPrivate }: SiteOptions): Promise<void> {
-  const connection = await openMirror(start, {
+  const connection = await crawlSite(start, {
     ...{ maxPages, allowPrivate },
     onProgress: ({ done, open }) => showProgress(`${done} addresses read, ${open} to read`),
   });
