@@ -60,7 +60,6 @@ export function describePlace(
   const words = caption ? readCaption(tree, caption) : null;
   const path = elementPath(element);
   const partOf = found.kind === 'area' ? areaPart(tree, element, pathOf) : null;
-  const stored = attribute === 'alt' ? storedWords(shown, around.link) : [];
   return {
     elementPath: path,
     thread: `${path}|${found.kind === 'css' ? `style:${found.attribute}` : found.attribute}|${found.descriptor}`,
@@ -72,31 +71,48 @@ export function describePlace(
       found.kind === 'css' ||
       (attribute !== null && (isDecorative(shown) || around.ariaHidden || isAriaHidden(shown))),
     hidden: around.hidden || around.ariaHidden || isHiddenItself(shown),
-    context: {
-      headings: headingsOver(tree, at),
-      before: HEAD_KINDS.has(found.kind) ? '' : textBeside(tree, shown, -1),
-      after: HEAD_KINDS.has(found.kind) ? '' : textBeside(tree, shown, 1),
-      inFigure: around.figure !== null,
-      group: HEAD_KINDS.has(found.kind) ? null : groupAround(tree, shown),
-      meets: 1,
-      ...(partOf ? { partOf } : {}),
-      ...(around.button ? { button: textBesideIn(tree, around.button, shown, { pictures: true }) } : {}),
-      ...(stored.length > 0 ? { stored } : {}),
-      ...(attribute ? wordsOfEntry(shown) : {}),
-    },
+    context: contextOf(tree, at, { found, shown, attribute, partOf }),
     declared: declaredSlot(element, shown, found),
-    words: {
-      ...wordAnchors(tree, attribute && { element: shown, attribute }, words?.span ?? null),
+    words: wordAnchors(tree, attribute && { element: shown, attribute }, {
+      caption: words?.span ?? null,
       block: attribute === 'alt' && found.kind !== 'area' ? blockAnchor(tree, shown) : null,
-    },
+    }),
   };
 }
 
-/** What its entry says, and in which language, where that is not the page's; nothing where there is nothing to tell. */
-function wordsOfEntry(shown: Element): Pick<PlacementContext, 'entry' | 'language'> {
+/** What stands around a place. What may be absent is put in afterwards: spreading it takes as long as finding it. */
+function contextOf(
+  tree: PageTree,
+  at: number,
+  { found, shown, attribute, partOf }: PlaceParts,
+): PlacementContext {
+  const around = tree.surroundings[at] as Surroundings;
+  const isOfHead = HEAD_KINDS.has(found.kind);
+  const context: { -readonly [Key in keyof PlacementContext]: PlacementContext[Key] } = {
+    headings: headingsOver(tree, at),
+    before: isOfHead ? '' : textBeside(tree, shown, -1),
+    after: isOfHead ? '' : textBeside(tree, shown, 1),
+    inFigure: around.figure !== null,
+    group: isOfHead ? null : groupAround(tree, shown),
+    meets: 1,
+  };
+  if (partOf) context.partOf = partOf;
+  if (around.button) context.button = textBesideIn(tree, around.button, shown, { pictures: true });
+  const stored = attribute === 'alt' ? storedWords(shown, around.link) : [];
+  if (stored.length > 0) context.stored = stored;
+  if (!attribute) return context;
   const entry = entryWords(shown);
+  if (entry) context.entry = entry;
   const language = declaredLanguage(shown);
-  return { ...(entry ? { entry } : {}), ...(language ? { language } : {}) };
+  if (language) context.language = language;
+  return context;
+}
+
+interface PlaceParts {
+  readonly found: FoundReference;
+  readonly shown: Element;
+  readonly attribute: 'alt' | 'aria-label' | null;
+  readonly partOf: PlacementContext['partOf'] | null;
 }
 
 function nameOf(
@@ -131,20 +147,19 @@ function imageOf(picture: Element | null): Element | null {
 function wordAnchors(
   tree: PageTree,
   words: { readonly element: Element; readonly attribute: 'alt' | 'aria-label' } | null,
-  caption: WordAnchors['caption'],
+  { caption, block }: Required<Pick<WordAnchors, 'caption' | 'block'>>,
 ): WordAnchors {
-  if (!words) return { alt: null, addAttribute: null, caption };
+  if (!words) return { alt: null, addAttribute: null, caption, block };
   const { element, attribute } = words;
-  const alt = locateAttribute(tree, element, attribute);
-  const bare = alt ? null : writtenAttribute(tree.text, element, attribute);
+  const located = locateAttribute(tree, element, attribute);
+  const bare = located ? null : writtenAttribute(tree.text, element, attribute);
+  const alt = located ? { span: located.span, quote: located.quote } : bare ? bareAnchor(bare.nameEnd) : null;
   const tagStart =
     element.sourceCodeLocation?.startTag?.startOffset ?? element.sourceCodeLocation?.startOffset;
-  return {
-    ...(attribute === 'alt' ? {} : { attribute }),
-    alt: alt ? { span: alt.span, quote: alt.quote } : bare ? bareAnchor(bare.nameEnd) : null,
-    addAttribute: alt || bare || tagStart === undefined ? null : tagStart + 1 + element.tagName.length,
-    caption,
-  };
+  const addAttribute = alt || tagStart === undefined ? null : tagStart + 1 + element.tagName.length;
+  return attribute === 'alt'
+    ? { alt, addAttribute, caption, block }
+    : { attribute, alt, addAttribute, caption, block };
 }
 
 /** An attribute without a value is there and empty; words for it are written behind its name. */

@@ -3,38 +3,21 @@
  * tag names with their number among siblings of that name, starting from the nearest `id`.
  */
 import { attributeText, type Element } from './attribute-value';
+import { longRow, MANY_SIBLINGS } from './long-row';
 import { isElement } from './node-text';
 
 const MAX_STEPS = 24;
-/** Parents with more children than this have them numbered once, so that a page of any shape stays linear. */
-const MANY_CHILDREN = 48;
-const numbered = new WeakMap<object, Map<Element, number>>();
 
 /** 1 for the first of its tag name among its siblings. */
 function ordinal(element: Element): number {
   const siblings = element.parentNode?.childNodes ?? [];
-  if (siblings.length > MANY_CHILDREN) return numberedChildren(siblings).get(element) ?? 1;
+  if (siblings.length > MANY_SIBLINGS) return longRow(siblings).ordinal(element);
   let count = 0;
   for (const sibling of siblings) {
     if (sibling.nodeName === element.nodeName) count++;
     if (sibling === element) break;
   }
   return count;
-}
-
-function numberedChildren(siblings: Element['childNodes']): Map<Element, number> {
-  let numbers = numbered.get(siblings);
-  if (numbers) return numbers;
-  numbers = new Map();
-  const counts = new Map<string, number>();
-  for (const sibling of siblings) {
-    if (!isElement(sibling)) continue;
-    const count = (counts.get(sibling.tagName) ?? 0) + 1;
-    counts.set(sibling.tagName, count);
-    numbers.set(sibling, count);
-  }
-  numbered.set(siblings, numbers);
-  return numbers;
 }
 
 /** For example `#gallery>li:3>a:1>img:1`. Very deep paths keep their innermost 24 steps. */

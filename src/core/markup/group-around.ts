@@ -1,12 +1,13 @@
 /** Recognises that a picture stands in a row of like items: list entries, figures, table cells, sibling links. */
 import type { Element } from './attribute-value';
 import { elementPath } from './element-path';
+import { PlacesInRow } from './long-row';
 import { isElement } from './node-text';
 import type { PageTree } from './page-tree';
 import type { LikeChildren } from './remembered';
 import type { GroupAround } from './placement';
 
-/** Children of a tag name that hold exactly one picture each, numbered from 1; remembered, so long rows stay linear. */
+/** Children of a tag name that hold exactly one picture each; remembered, so long rows stay linear. */
 function likeChildren({ remembered: { groups } }: PageTree, parent: Element, tag: string): LikeChildren {
   let byTag = groups.get(parent);
   if (!byTag) {
@@ -18,8 +19,7 @@ function likeChildren({ remembered: { groups } }: PageTree, parent: Element, tag
     const children = parent.childNodes.filter(
       (child): child is Element => isElement(child) && child.tagName === tag && holdsOnePicture(child),
     );
-    const numbers = new Map(children.map((child, i) => [child, i + 1]));
-    like = { path: numbers.size >= 2 ? elementPath(parent) : '', numbers };
+    like = { path: children.length >= 2 ? elementPath(parent) : '', places: new PlacesInRow(children) };
     byTag.set(tag, like);
   }
   return like;
@@ -44,9 +44,10 @@ export function groupAround(tree: PageTree, element: Element): GroupAround | nul
     const parent = at.parentNode;
     if (!parent || !isElement(parent) || parent.tagName === 'html') return null;
     const like = likeChildren(tree, parent, at.tagName);
-    if (like.numbers.size >= 2) {
-      const index = like.numbers.get(at);
-      return index === undefined ? null : { path: like.path, index, size: like.numbers.size };
+    const { length: size } = like.places.row;
+    if (size >= 2) {
+      const index = like.places.indexOf(at) + 1;
+      return index === 0 ? null : { path: like.path, index, size };
     }
     at = parent;
   }

@@ -1,6 +1,7 @@
 /** Reads the words in and around elements of a parsed page. Every function is bounded, however large the page. */
 import type { DefaultTreeAdapterTypes } from 'parse5';
 import { attributeText, type Element } from './attribute-value';
+import { longRow, MANY_SIBLINGS } from './long-row';
 import type { Remembered } from './remembered';
 
 export type Node = DefaultTreeAdapterTypes.Node;
@@ -129,18 +130,6 @@ const WHOLE = new Set(['body', 'main']);
 /** What the site says on every page is not about the picture beside it. */
 const OF_THE_SITE = new Set(['nav', 'footer']);
 
-const MANY_SIBLINGS = 48;
-/** Where a node stands among its siblings; long rows are numbered once, so that a page of any shape stays linear. */
-function placeAmong(siblings: readonly Node[], node: Node, { numbers: places }: Remembered): number {
-  if (siblings.length <= MANY_SIBLINGS) return siblings.indexOf(node);
-  let numbers = places.get(siblings);
-  if (!numbers) {
-    numbers = new Map(siblings.map((sibling, i) => [sibling, i]));
-    places.set(siblings, numbers);
-  }
-  return numbers.get(node) ?? -1;
-}
-
 function gatherSiblings(
   siblings: readonly Node[],
   {
@@ -152,19 +141,23 @@ function gatherSiblings(
   }: { from: Node; direction: -1 | 1; limit: number; text: string; remembered: Remembered },
 ): string {
   const known = direction === 1 ? remembered.ahead : remembered.behind;
+  const row = siblings.length > MANY_SIBLINGS ? longRow(siblings) : null;
+  const knownInRow = direction === 1 ? row?.ahead : row?.behind;
   let gathered = text;
-  let at = placeAmong(siblings, from, remembered) + direction;
+  let at = (row ? row.places.indexOf(from) : siblings.indexOf(from)) + direction;
   for (let steps = 0; steps < 8 && gathered.length < limit; steps++, at += direction) {
     const sibling = siblings[at];
     if (!sibling) break;
     if (isElement(sibling) ? OF_THE_SITE.has(sibling.tagName) : isBlank(sibling)) continue;
     // One character more than is wanted tells that there was more.
-    let words = known.get(sibling);
+    let words = knownInRow ? knownInRow[at] : known.get(sibling);
     if (words === undefined) {
-      words = textOf(sibling, { limit: LONGEST_BESIDE + 1, fromEnd: direction === -1 });
-      known.set(sibling, words);
+      words = textOf(sibling, { limit: LONGEST_BESIDE + 1, fromEnd: direction === -1 }).trim();
+      if (knownInRow) knownInRow[at] = words;
+      else known.set(sibling, words);
     }
-    if (words) gathered = direction === 1 ? `${gathered} ${words}`.trim() : `${words} ${gathered}`.trim();
+    if (!words || !gathered) gathered ||= words;
+    else gathered = direction === 1 ? `${gathered} ${words}` : `${words} ${gathered}`;
   }
   return gathered;
 }

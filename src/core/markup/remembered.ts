@@ -1,4 +1,5 @@
 import type { DefaultTreeAdapterTypes } from 'parse5';
+import type { PlacesInRow } from './long-row';
 
 type Node = DefaultTreeAdapterTypes.Node;
 type Element = DefaultTreeAdapterTypes.Element;
@@ -7,13 +8,11 @@ type Element = DefaultTreeAdapterTypes.Element;
 export interface Remembered {
   /** Like children of an element, by their tag name. */
   readonly groups: Map<Element, Map<string, LikeChildren>>;
-  /** The first words of an element, and its last. */
+  /** The first words of a node, and its last; those in a long row are kept with it. */
   readonly ahead: Map<Node, string>;
   readonly behind: Map<Node, string>;
   /** What an element holds that decides about captions. */
   readonly captions: Map<Element, CaptionsAround>;
-  /** Where nodes stand among many siblings. */
-  readonly numbers: Map<object, Map<Node, number>>;
 }
 
 /** Captions among an element's children, and whether it holds more than one picture. */
@@ -26,16 +25,9 @@ export interface CaptionsAround {
 export interface LikeChildren {
   /** Path of what holds them. */
   readonly path: string;
-  /** Numbered from 1. */
-  readonly numbers: ReadonlyMap<Element, number>;
+  readonly places: PlacesInRow<Element>;
 }
 
 export function nothingRemembered(): Remembered {
-  return {
-    groups: new Map(),
-    ahead: new Map(),
-    behind: new Map(),
-    captions: new Map(),
-    numbers: new Map(),
-  };
+  return { groups: new Map(), ahead: new Map(), behind: new Map(), captions: new Map() };
 }
