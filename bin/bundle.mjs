@@ -36,7 +36,6 @@ const APART = [
   'exiftool-vendored',
   'graphile-worker',
   'heic-decode',
-  'next',
   'pg',
   'piscina',
   'sharp',

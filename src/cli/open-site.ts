@@ -18,7 +18,11 @@ export function isWebAddress(site: string): boolean {
   return /^https?:\/\//i.test(site);
 }
 
-/** Reads a site by its address. What crawls is loaded when it is asked for: it takes as long as all the rest of a command. */
+/**
+ * Reads a site by its address. What crawls is loaded when it is asked for: of all that a command loads it is the largest.
+ *
+ * @throws ProblemError where the start can’t be read
+ */
 export const crawlSite: typeof openMirror = async (start, options) =>
   (await import('@/server/connections/http/open-mirror')).openMirror(start, options);
 
