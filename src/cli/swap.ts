@@ -177,7 +177,8 @@ async function sizesOf(
   const sizes = new Map<string, PixelSize | null>();
   for (const path of paths) {
     if (!known.has(path)) continue;
-    sizes.set(path, await inspectImage(await connection.read(path), path).catch(() => null));
+    const size = connection.read(path).then((bytes) => inspectImage(bytes, path));
+    sizes.set(path, await size.catch(() => null));
   }
   return sizes;
 }

@@ -2,9 +2,10 @@ import { mkdir, readdir, symlink, writeFile } from 'node:fs/promises';
 import { dirname, isAbsolute, join, relative, resolve, sep } from 'node:path';
 import type { ReadableConnection, SiteLink } from '@/server/connections/connection';
 import { ProblemError } from '@/server/problem-error';
+import { say } from './rows';
 
 /**
- * Writes a site with some files changed or added into a new folder.
+ * Writes a site with some files changed or added into a new folder. Files that its server failed to give are named and left out.
  *
  * @param changed new bytes by path
  * @throws ProblemError `OUT_NOT_EMPTY` where the folder holds something already, `OUT_INSIDE` where it lies in the site
@@ -16,7 +17,8 @@ export async function writeSite(
 ): Promise<void> {
   await checkOut(site.place, out);
   const { files, links = [] } = await site.connection.list();
-  const own = files.filter(({ sameAs }) => sameAs === undefined);
+  const own = files.filter(({ sameAs, problem }) => sameAs === undefined && problem === undefined);
+  for (const { path, problem } of files) if (problem !== undefined) say(`${path} is left out: ${problem}`);
   const paths = [...new Set([...own.map(({ path }) => path), ...changed.keys()])];
   const folders = new Set<string>();
   const writeOne = async (path: string) => {

@@ -16,9 +16,10 @@ beforeAll(async () => {
   server = await standIn({
     '/': '<title>Home</title><link rel=stylesheet href=/s.css><img src="/img/old.jpg?v=3" alt="x"><a href="a.html">a</a><a href="/gone.html">g</a>',
     '/a.html': '<img src="img/old.jpg" alt="y"><a href="b.html">b</a>',
-    '/b.html': '<p>',
+    '/b.html': '<img src="img/lost.jpg" alt="A lost one"><img src="img/shy.jpg" alt="A shy one">',
     '/s.css': 'body{background:url(img/old.jpg)} i{background:url(img/none.png)}',
     '/img/old.jpg': { body: await flatPicture(60, 40) },
+    '/img/shy.jpg': { status: 403 },
   });
 });
 afterAll(async () => {
@@ -33,6 +34,8 @@ describe('ibidem read of an address', () => {
     const found = rowsOf(out).map(({ page, source, url, dormant }) => `${page} ${source} ${url} ${dormant}`);
     expect(found.sort()).toEqual([
       'a.html a.html img/old.jpg false',
+      'b.html b.html img/lost.jpg false',
+      'b.html b.html img/shy.jpg false',
       'index.html index.html img/old.jpg false',
       'index.html s.css img/old.jpg false',
       's.css s.css img/none.png true',
@@ -57,11 +60,13 @@ describe('ibidem read of an address', () => {
 });
 
 describe('ibidem check of an address', () => {
-  it('looks for the pictures that pages name, and calls missing what the server does not have', async () => {
-    const { out } = await ibidem('check', `${server.origin}/`, '--allow-private', '--rule', 'file/missing');
-    expect(rowsOf(out).map(({ url }) => url)).toEqual([]);
-    const { out: all } = await ibidem('check', `${server.origin}/`, '--allow-private');
-    expect(rowsOf(all).length).toBeGreaterThan(0);
+  it('looks for the pictures that pages name, and calls missing what the server does not have, not what it fails to give', async () => {
+    const { out, err } = await ibidem('check', `${server.origin}/`, '--allow-private');
+    const missing = rowsOf(out).filter(({ rule }) => rule === 'file/missing');
+    expect(missing.map(({ url }) => url)).toEqual(['img/lost.jpg']);
+    expect(err).toContain(
+      'img/shy.jpg is passed over: img/shy.jpg could not be read. The server does not show it',
+    );
   });
 });
 
@@ -79,7 +84,10 @@ describe('ibidem swap of an address', () => {
       '--out',
       out,
     );
-    expect([code, err]).toEqual([0, '']);
+    expect([code, err]).toEqual([
+      0,
+      'ibidem: img/shy.jpg is left out: The server does not show it to everybody (403).\n',
+    ]);
     expect(await readFile(join(out, 'index.html'), 'utf8')).toMatch(
       /<img src="\/img\/new-60x40\.jpg" alt="x">/,
     );

@@ -1,16 +1,14 @@
-/** Surveys one after the other: of a live site and of a folder, what differs, what goes on, what is due. */
+/** Surveys one after the other: what differs, what goes on, what is due. */
 import { mkdir, rename, rm, utimes, writeFile } from 'node:fs/promises';
 import { join } from 'node:path';
 import { gzipSync } from 'node:zlib';
-import { afterEach, describe, expect, it } from 'vitest';
+import { describe, expect, it } from 'vitest';
 import type { Database } from '@/server/db/database';
-import { ledOn } from '@/app/_data/surveys/surveys';
 import { connectSite } from '@/server/work/sites/connect-site';
 import {
   queueDueSurveys,
   resumeSurvey,
   scheduleSurveys,
-  startSurvey,
   stopSurvey,
 } from '@/server/work/surveys/start-survey';
 import { importViews } from '@/server/work/reach/import-views';
@@ -19,49 +17,16 @@ import { surveySite } from '@/server/work/surveys/survey-site';
 import { connected } from '../fixtures/connected';
 import { dyingAt, heldBack } from '../fixtures/held-back';
 import { runJobs } from '../fixtures/run-jobs';
-import { standIn, type Answer, type StandInServer } from '../fixtures/stand-in-server';
+import { differs, lastSurvey, NOTHING, survey } from '../fixtures/surveyed';
 import { MAINTAINER, useDatabase, VIEWER } from '../fixtures/test-database';
 import { flatPicture, writeFiles } from '../fixtures/write-site';
 
 const held = useDatabase();
-let server: StandInServer | undefined;
-afterEach(async () => {
-  await server?.close();
-  server = undefined;
-});
 
 async function siteId(db: Database, slug: string): Promise<number> {
   const { rows } = await db.pool.query<{ id: number }>('select id from sites where slug = $1', [slug]);
   return rows[0]?.id ?? 0;
 }
-
-async function lastSurvey(db: Database, id: number) {
-  const { rows } = await db.pool.query<{
-    number: number;
-    state: string;
-    counts: Record<string, number> & { skipped: { path: string; reason: string }[] };
-  }>('select number, state, counts from surveys where site_id = $1 order by number desc limit 1', [id]);
-  const row = rows[0];
-  if (!row) throw new Error('no survey');
-  return row;
-}
-
-async function survey(db: Database, id: number) {
-  await startSurvey(db, MAINTAINER, id);
-  await runJobs(db);
-  return lastSurvey(db, id);
-}
-
-const differs = ({ counts }: Awaited<ReturnType<typeof survey>>) => ({
-  newPages: counts['newPages'],
-  gonePages: counts['gonePages'],
-  new: counts['newPlacements'],
-  gone: counts['gonePlacements'],
-  changed: counts['changedPlacements'],
-  moved: counts['movedPlacements'],
-});
-
-const NOTHING = { newPages: 0, gonePages: 0, new: 0, gone: 0, changed: 0, moved: 0 };
 
 describe('surveys of a folder', () => {
   it('tell new, gone, changed and moved places and pages apart', async () => {
@@ -198,143 +163,6 @@ describe('a survey that is stopped', () => {
     await resumeSurvey(db, MAINTAINER, id, 1);
     await runJobs(db);
     expect(await lastSurvey(db, id)).toMatchObject({ state: 'done', counts: { pages: 60, placements: 60 } });
-  });
-});
-
-describe('surveys of a live site', () => {
-  it('fetch pages, sheets and pictures once, and the next time only ask whether they have changed', async () => {
-    const { db } = held;
-    const picture = await flatPicture(60, 40);
-    let version = 1;
-    const sent: string[] = [];
-    const page =
-      (path: string, body: () => string | Uint8Array, type: string): Answer =>
-      (request, response) => {
-        const etag = `"${path}${path === '/two.html' ? version : ''}"`;
-        if (request.headers['if-none-match'] === etag) return void response.writeHead(304).end();
-        sent.push(path);
-        response.writeHead(200, { 'content-type': type, etag }).end(body());
-      };
-    server = await standIn({
-      '/': page(
-        '/',
-        () =>
-          '<title>Home</title><link rel=stylesheet href=/s.css><img src="/img.php?id=1" alt="x"><a href=/two.html>2</a>',
-        'text/html',
-      ),
-      '/two.html': page(
-        '/two.html',
-        () => `<title>Two</title><img src=/p.jpg alt="${version === 1 ? 'old' : 'new'}">`,
-        'text/html',
-      ),
-      '/s.css': page('/s.css', () => 'body{background:url(p.jpg)}', 'text/css'),
-      '/p.jpg': page('/p.jpg', () => picture, 'image/jpeg'),
-      '/img.php?id=1': page('/img.php?id=1', () => picture, 'image/jpeg'),
-    });
-    const from = { kind: 'http', start: `${server.origin}/`, isPrivate: true } as const;
-    const id = await connected(db, 'Live', from);
-    expect(await lastSurvey(db, id)).toMatchObject({
-      state: 'done',
-      counts: { pages: 2, placements: 3, files: 2 },
-    });
-    // Once to see whether the address is right, once where the site stands, once as a page.
-    expect([...sent].sort()).toEqual(['/', '/', '/', '/img.php?id=1', '/p.jpg', '/s.css', '/two.html']);
-    const { rows } = await db.pool.query(
-      'select path, format, width_px from files where site_id = $1 order by path',
-      [id],
-    );
-    expect(rows).toEqual([
-      { path: 'img.php?id=1', format: 'jpeg', width_px: 60 },
-      { path: 'p.jpg', format: 'jpeg', width_px: 60 },
-    ]);
-
-    version = 2;
-    sent.length = 0;
-    expect(differs(await survey(db, id))).toEqual({ ...NOTHING, changed: 1 });
-    expect(sent.filter((path) => path !== '/')).toEqual(['/two.html']);
-  });
-
-  it('list the pictures that only a sitemap names, and what leads on', async () => {
-    const { db } = held;
-    server = await standIn({
-      '/': '<a href="/old.html">1</a>',
-      '/old.html': { status: 301, headers: { location: '/new.html' } },
-      '/new.html': '<p>',
-      '/sitemap.xml': '<urlset><url><loc>/</loc><image><loc>/alone.jpg</loc></image></url></urlset>',
-      '/alone.jpg': { body: await flatPicture(20, 10) },
-    });
-    const { origin } = server;
-    const id = await connected(db, 'Named', { kind: 'http', start: `${origin}/`, isPrivate: true });
-    const { rows } = await db.pool.query('select path, width_px, uses from files where site_id = $1', [id]);
-    expect(rows).toEqual([{ path: 'alone.jpg', width_px: 20, uses: 0 }]);
-    expect(await ledOn(id, 1)).toEqual([
-      { url: `${origin}/old.html`, final_url: `${origin}/new.html`, from_url: `${origin}/` },
-    ]);
-  });
-
-  it('stop when asked to, and go on to the end with nothing asked twice', async () => {
-    const { db } = held;
-    const pages = 60;
-    const stopAt = 20;
-    let id = 0;
-    server = await standIn((path) => {
-      const n = path === '/' ? 0 : Number(/^\/(\d+)\.html$/.exec(path)?.[1] ?? Number.NaN);
-      if (Number.isNaN(n) || n >= pages) return undefined;
-      return (_request, response) => {
-        const answer = () =>
-          response.writeHead(200, { 'content-type': 'text/html' }).end(`<a href="/${n + 1}.html">`);
-        if (n !== stopAt) return void answer();
-        // The survey hears of it with its next word on how it goes, at most half a second later.
-        void stopSurvey(db, MAINTAINER, id, 2).then(() => setTimeout(answer, 700));
-      };
-    });
-    id = await connected(db, 'Stopped', { kind: 'http', start: `${server.origin}/`, isPrivate: true });
-    await db.pool.query('delete from addresses where site_id = $1', [id]);
-    const stopped = await survey(db, id);
-    expect(stopped.state).toBe('stopped');
-    const { rows: held1 } = await db.pool.query(
-      'select 1 from pages where site_id = $1 and gone_in is null',
-      [id],
-    );
-    expect(held1).toHaveLength(pages);
-    server.asked.length = 0;
-    await resumeSurvey(db, MAINTAINER, id, 2);
-    await runJobs(db);
-    expect(await lastSurvey(db, id)).toMatchObject({ state: 'done', counts: { pages } });
-    const again = server.asked.filter((path) => /^\/\d+\.html$/.test(path));
-    expect(new Set(again).size).toBe(again.length);
-    expect(again).not.toContain('/5.html');
-  });
-
-  it('keep a page that the server only fails to give, and let go of one that is not there', async () => {
-    const { db } = held;
-    let state = 200;
-    server = await standIn({
-      '/': '<a href=/a.html>1</a>',
-      '/a.html': (_request, response) =>
-        void response.writeHead(state, { 'content-type': 'text/html' }).end('<p>A'),
-    });
-    const from = { kind: 'http', start: `${server.origin}/`, isPrivate: true } as const;
-    const id = await connected(db, 'Fails', from);
-    state = 500;
-    expect(differs(await survey(db, id))).toEqual(NOTHING);
-    state = 404;
-    expect(differs(await survey(db, id))).toEqual({ ...NOTHING, gonePages: 1 });
-  });
-
-  it('refuse an address inside the house, and tell a wrong one where it was typed', async () => {
-    const { db } = held;
-    server = await standIn({ '/': '<p>' });
-    const connect = (start: string, isPrivate: boolean) =>
-      connectSite(db, MAINTAINER, {
-        name: 'X',
-        liveUrl: null,
-        hosts: [],
-        from: { kind: 'http', start, isPrivate },
-      }).catch((error: unknown) => problemOf(error).code);
-    expect(await connect(`${server.origin}/`, false)).toBe('ADDRESS_PRIVATE');
-    expect(await connect(`${server.origin}/nothing`, true)).toBe('ADDRESS_STATUS');
-    expect(await connect('ftp://x.example/', true)).toBe('SITE_INPUT');
   });
 });
 

@@ -256,6 +256,26 @@ describe('a second reading', () => {
     await fetcher.close();
   });
 
+  it('takes as it was what dresses pages and was left out this time, with what that imports', async () => {
+    const sheets = Array.from({ length: 50 }, (_, n) => `/s${n}.css`);
+    server = await standIn({
+      '/': sheets.map((sheet) => `<link rel=stylesheet href=${sheet}>`).join(''),
+      ...Object.fromEntries(sheets.map((sheet) => [sheet, `@import "/more${sheet}"`])),
+      ...Object.fromEntries(sheets.map((sheet) => [`/more${sheet}`, 'p{}'])),
+    });
+    const fetcher = openFetcher([server.host]);
+    const start = `${server.origin}/`;
+    const scope = await scopeOfStart(fetcher, start);
+    const options = { start, scope, fetcher, memory: memory(), year: 2026 };
+    const first = await mirrorSite(options);
+    expect(first.files).toHaveLength(101);
+    server.asked.length = 0;
+    const second = await mirrorSite({ ...options, maxPages: 1 });
+    expect(server.asked.length).toBeLessThan(70);
+    expect(second.files.map(({ path }) => path)).toEqual(first.files.map(({ path }) => path));
+    await fetcher.close();
+  });
+
   it('remembers what led on, and what was no page', async () => {
     server = await standIn({
       '/': '<a href=/old>1</a><a href=/new>2</a><a href=/paper>3</a>',

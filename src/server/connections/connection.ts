@@ -19,6 +19,8 @@ export interface SiteFile {
   readonly isXml?: boolean;
   /** What the server said it is; elsewhere the name tells. */
   readonly role?: FileRole;
+  /** Why it could not be had just now, though it may well be there: what was known of it before stands. */
+  readonly problem?: string;
 }
 
 /** Something at the site that was not read, and why. */

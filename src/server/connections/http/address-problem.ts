@@ -25,6 +25,12 @@ export function addressProblem(
   return new ProblemError({ code, what, why, remedy: REMEDIES[code] }, status ? { cause: { status } } : {});
 }
 
+/** Whether an error says that there is nothing at an address: not found, or gone for good. Whatever else failed may be there. */
+export function isGone(error: unknown): boolean {
+  const { status } = ((error as Error).cause ?? {}) as { status?: number };
+  return status === 404 || status === 410;
+}
+
 /** What a failed connection comes to. */
 export function problemOfFailure(error: unknown, url: string): ProblemError {
   const known = findProblem(error);

@@ -9,6 +9,7 @@ import { Frontier } from '@/core/crawl/frontier';
 import { watchForTraps, type TrapCut } from '@/core/crawl/spot-traps';
 import { sha256 } from '../../hash';
 import { problemOf, ProblemError } from '../../problem-error';
+import { isGone } from './address-problem';
 import type { CrawlBudget } from './crawl-budget';
 import type { Fetched, Fetcher, Validators } from './fetch-address';
 import { gatherSitemaps } from './gather-sitemaps';
@@ -318,12 +319,6 @@ class CrawlState {
     ].filter(({ count }) => count > 0);
     return [...own, ...this.traps.cuts()];
   }
-}
-
-/** Whether an error says that there is no such page: not found, or gone for good. */
-function isGone(error: unknown): boolean {
-  const { status } = ((error as Error).cause ?? {}) as { status?: number };
-  return status === 404 || status === 410;
 }
 
 /** Where an address was learnt. */

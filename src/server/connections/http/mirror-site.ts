@@ -19,6 +19,7 @@ import {
   type CrawlSummary,
   type CrawlTarget,
 } from './crawl';
+import { isGone } from './address-problem';
 import { crawlBudget, type CrawlBudget } from './crawl-budget';
 import type { Fetched, Fetcher, Validators } from './fetch-address';
 
@@ -49,7 +50,12 @@ export interface MirrorMemory {
   queued(targets: readonly CrawlTarget[]): void;
   /** An address led to another of the site, or to what is no page. */
   passed(target: CrawlTarget, finalUrl: string): void;
-  failed(url: string, from: string | null, reason: string): void;
+  /** An address gave nothing; where that may pass, what was there before is remembered. */
+  failed(
+    url: string,
+    from: string | null,
+    why: { readonly reason: string; readonly isPassing: boolean },
+  ): void;
 }
 
 export interface MirrorOptions extends Pick<CrawlOptions, 'year' | 'maxPages' | 'concurrency' | 'isStopped'> {
@@ -92,15 +98,18 @@ export async function mirrorSite(options: MirrorOptions): Promise<Mirror> {
   const budget = crawlBudget(options.maxPages ?? CRAWL_LIMITS.maxPages);
   const entries = new Map<string, MirrorEntry>();
   const skipped: SkippedEntry[] = [];
-  const problem = ({ url, from, reason, isPassing }: CrawlProblem): readonly string[] => {
-    skipped.push({ path: url, reason: from ? `${reason} (linked from ${from})` : reason });
-    memory.failed(url, from, reason);
-    const known = isPassing ? memory.known(url) : undefined;
-    // What was there before and can't be had just now is taken as it was, not as gone.
+  // What was there before and can't be had just now is taken as it was, not as gone.
+  const stands = (url: string): MirrorEntry | undefined => {
+    const known = memory.known(url);
     if (known) entries.set(known.path, known);
-    return known?.links ?? [];
+    return known;
   };
-  const dressing = fetchDressing({ ...options, budget }, entries, problem);
+  const failed = ({ url, from, reason, isPassing = false }: CrawlProblem): MirrorEntry | undefined => {
+    skipped.push({ path: url, reason: from ? `${reason} (linked from ${from})` : reason });
+    memory.failed(url, from, { reason, isPassing });
+    return isPassing ? stands(url) : undefined;
+  };
+  const dressing = fetchDressing({ ...options, budget }, entries, { failed, stands });
   const keep = (entry: MirrorEntry) => {
     entries.set(entry.path, entry);
     memory.keep(entry);
@@ -135,7 +144,11 @@ export async function mirrorSite(options: MirrorOptions): Promise<Mirror> {
         const entry = memory.known(url);
         return entry ? keep(entry) : [];
       },
-      problem,
+      problem(what) {
+        const known = failed(what);
+        if (known) dressing.ask(known.sheets, known.url);
+        return known?.links ?? [];
+      },
       queued: (targets) => memory.queued(targets),
       passed: (target, finalUrl) => memory.passed(target, finalUrl),
       ...(onProgress ? { progress: onProgress } : {}),
@@ -150,7 +163,9 @@ export async function mirrorSite(options: MirrorOptions): Promise<Mirror> {
       reason: `${count === 1 ? 'Left out' : `${count} like it were left out`}: ${why}`,
     });
   }
-  return { files: [...entries.values()].map(fileOf), skipped, summary, entries };
+  // Which of them answered first is chance, and no reason to read a page anew.
+  const files = [...entries.values()].map(fileOf).sort((a, b) => (a.path < b.path ? -1 : 1));
+  return { files, skipped, summary, entries };
 }
 
 const ENDED = {
@@ -170,11 +185,18 @@ export function fileOf(entry: MirrorEntry): SiteFile {
   };
 }
 
+interface Failing {
+  /** Tells what went wrong; gives what was there before, where it may well be there still. */
+  failed(problem: CrawlProblem): MirrorEntry | undefined;
+  /** Takes what was there before as it was. */
+  stands(url: string): MirrorEntry | undefined;
+}
+
 /** Fetches style sheets (imports followed) and manifests while the pages are read, each once. */
 function fetchDressing(
   { scope, fetcher, memory, budget }: MirrorOptions & { readonly budget: CrawlBudget },
   entries: Map<string, MirrorEntry>,
-  problem: (problem: CrawlProblem) => void,
+  { failed, stands }: Failing,
 ) {
   const asked = new Set<string>();
   const told = new Set<string>();
@@ -186,12 +208,13 @@ function fetchDressing(
     const known = memory.known(url);
     const asking = { known: known ?? null, within, budget };
     const fetched = await fetcher.get(url, asking).catch((error: unknown) => {
-      problem({ url, from, reason: problemOf(error).why });
+      const before = failed({ url, from, reason: problemOf(error).why, isPassing: !isGone(error) });
+      if (before) ask(before.sheets, url, depth + 1);
       return null;
     });
     if (!fetched) return;
     if (fetched.leadsTo !== null)
-      return problem({ url, from, reason: `It leads away, to ${fetched.leadsTo}.` });
+      return void failed({ url, from, reason: `It leads away, to ${fetched.leadsTo}.` });
     const entry = fetched.status === 304 && known ? known : await entryOf(fetched, { url, path, from });
     if (!entry) return;
     entries.set(path, entry);
@@ -204,7 +227,7 @@ function fetchDressing(
   ): Promise<MirrorEntry | null> => {
     const role = roleOf(fetched, path);
     if (role === null) {
-      problem({ url, from, reason: `It dresses pages and comes as ${fetched.type}.` });
+      failed({ url, from, reason: `It dresses pages and comes as ${fetched.type}.` });
       return null;
     }
     const { charset, etag, lastModified, bytes } = fetched;
@@ -222,8 +245,9 @@ function fetchDressing(
       const why = leftOut(depth);
       if (why !== null) {
         // Thousands of them are one thing to tell.
-        if (!told.has(why)) problem({ url, from, reason: why });
+        const before = told.has(why) ? stands(url) : failed({ url, from, reason: why, isPassing: true });
         told.add(why);
+        if (before) ask(before.sheets, url, depth + 1);
         continue;
       }
       requests++;
@@ -262,36 +286,55 @@ function importsOf({ url, bytes, charset }: Fetched): string[] {
   return imports.flatMap(({ value }) => (URL.canParse(value, url) ? [new URL(value, url).href] : []));
 }
 
-/** Asks a live site for files that its pages name: which are there, with their bytes kept. */
+/**
+ * Asks a live site for files that its pages name.
+ *
+ * @param found takes each that is there, with its bytes kept, by its path
+ * @returns those that are there, and those that the server only fails to give, with why; what it kept earlier stands for these
+ */
 export async function fetchFiles(
   paths: readonly string[],
   { scope, fetcher, memory }: Pick<MirrorOptions, 'scope' | 'fetcher' | 'memory'>,
-): Promise<MirrorEntry[]> {
-  const found: MirrorEntry[] = [];
+  found: Map<string, MirrorEntry>,
+): Promise<SiteFile[]> {
+  const files: SiteFile[] = [];
+  const take = (entry: MirrorEntry, problem?: string): void => {
+    found.set(entry.path, entry);
+    files.push({ ...fileOf(entry), ...(problem === undefined ? {} : { problem }) });
+  };
+  const fail = (error: unknown, { path, url }: { path: string; url: string }): null => {
+    const { why } = problemOf(error);
+    memory.failed(url, null, { reason: why, isPassing: !isGone(error) });
+    if (isGone(error)) return null;
+    const known = memory.known(url);
+    if (known) take(known, why);
+    else files.push({ path, sizeBytes: 0, modifiedMs: null, role: 'file', url, problem: why });
+    return null;
+  };
   const one = async (path: string): Promise<void> => {
     const url = urlOfPath(path, scope.site);
     const known = memory.known(url);
     const within = (next: string) => scope.site.hosts.includes(new URL(next).host);
-    const fetched = await fetcher.get(url, { known: known ?? null, within }).catch((error: unknown) => {
-      memory.failed(url, null, problemOf(error).why);
-      return null;
-    });
+    const fetched = await fetcher
+      .get(url, { known: known ?? null, within })
+      .catch((error: unknown) => fail(error, { path, url }));
     if (!fetched || fetched.leadsTo !== null) return;
     if (fetched.status === 304 && known) {
-      found.push(known);
+      take(known);
       return memory.keep(known);
     }
     if (/^text\/html|xhtml/.test(fetched.type) && isPictureAddress({ kind: 'site', path })) {
-      return memory.failed(url, null, 'It is asked for as a picture and comes as a page.');
+      const reason = 'It is asked for as a picture and comes as a page.';
+      return memory.failed(url, null, { reason, isPassing: false });
     }
     const { charset, etag, lastModified, bytes } = fetched;
     const sha256 = await memory.keepBytes(bytes);
     const common = { url, finalUrl: fetched.url, path, role: 'file' as const, charset, etag, lastModified };
     const entry = { ...common, isXml: false, sha256, sizeBytes: bytes.length, links: [], sheets: [] };
-    found.push(entry);
+    take(entry);
     memory.keep(entry);
   };
   const queue = new PQueue({ concurrency: CRAWL_LIMITS.concurrency });
   await queue.addAll(paths.map((path) => () => one(path)));
-  return found;
+  return files;
 }

@@ -51,16 +51,20 @@ export async function openMirror(start: string, request: MirrorRequest): Promise
     const { maxPages, onProgress } = request;
     const limits = { ...(maxPages ? { maxPages } : {}), ...(onProgress ? { onProgress } : {}) };
     const mirror: Mirror = await mirrorSite({ start, scope, fetcher, memory, year, ...limits });
+    const unread = new Map<string, SiteFile>();
     const find = async (paths: readonly string[]): Promise<SiteFile[]> => {
-      const entries = await fetchFiles(paths, { scope, fetcher, memory });
-      for (const entry of entries) found.set(entry.path, entry);
-      return entries.map(fileOf);
+      const files = await fetchFiles(paths, { scope, fetcher, memory }, found);
+      for (const file of files) {
+        if (file.problem === undefined) unread.delete(file.path);
+        else unread.set(file.path, file);
+      }
+      return files;
     };
     return {
       site: scope.site,
       list: async () => ({
         // What was looked for by name belongs to the site from then on.
-        files: [...mirror.files, ...[...found.values()].map(fileOf)],
+        files: [...mirror.files, ...[...found.values()].map(fileOf), ...unread.values()],
         skipped: mirror.skipped,
         summary: mirror.summary,
       }),
@@ -69,7 +73,7 @@ export async function openMirror(start: string, request: MirrorRequest): Promise
         const held = () => mirror.entries.get(path) ?? found.get(path);
         if (!held()) await find([path]);
         const entry = held();
-        if (!entry) throw missing(path);
+        if (!entry) throw missing(path, unread.get(path)?.problem);
         return memory.bytes(entry.sha256);
       },
       close,
@@ -129,7 +133,14 @@ async function packMemory(folder: string): Promise<MirrorMemory & { close(): Pro
 
 const PACK_BUFFER_BYTES = 1024 ** 2;
 
-function missing(path: string): ProblemError {
+function missing(path: string, problem?: string): ProblemError {
+  if (problem !== undefined)
+    return new ProblemError({
+      code: 'FILE_UNREAD',
+      what: `${path} could not be read.`,
+      why: problem,
+      remedy: 'It may well be there: try again later.',
+    });
   return new ProblemError({
     code: 'FILE_MISSING',
     what: `${path} is not there.`,

@@ -30,6 +30,20 @@ export async function closeGonePages(
   );
 }
 
+/** Ends what style sheets that are no longer there say of no page: rules that met nothing stand under their sheet's own path. */
+export async function closeGoneSheets(
+  client: PoolClient,
+  { siteId, survey }: At,
+  sheets: readonly string[],
+): Promise<void> {
+  await client.query(
+    `update placements x set until_survey = $2
+     where x.site_id = $1 and x.until_survey is null and x.dormant and not (x.page_path = any($3::text[]))
+       and not exists (select 1 from pages p where p.site_id = x.site_id and p.path = x.page_path and p.gone_in is null)`,
+    [siteId, survey, sheets],
+  );
+}
+
 type Difference = Required<
   Pick<
     SurveyCounts,

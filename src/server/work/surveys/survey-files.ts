@@ -2,7 +2,7 @@
 import type { PoolClient } from 'pg';
 import { nearMisses } from '@/core/address/near-miss';
 import { isPictureAddress } from '@/core/address/resolve-address';
-import type { ReadableConnection, SiteFile } from '../../connections/connection';
+import type { ReadableConnection, SiteFile, SkippedEntry } from '../../connections/connection';
 import { insertRows } from '../../db/insert-rows';
 import { files as filesTable } from '../../db/schema/content';
 import { sha256 } from '../../hash';
@@ -47,7 +47,7 @@ export async function surveyFiles(
     isEnding: () => boolean;
     onProgress: (done: number, total: number) => void;
   },
-): Promise<{ readonly files: number; readonly changed: number }> {
+): Promise<{ readonly files: number; readonly changed: number; readonly unread: readonly SkippedEntry[] }> {
   const { rows } = await client.query<KnownFile>(
     'select path, sha256, size_bytes, modified_ms, replaced_in, replaced_sha, replaced_alike from files where site_id = $1 and gone_in is null and sha256 is not null',
     [siteId],
@@ -71,7 +71,7 @@ export async function surveyFiles(
         path: file.path,
         ...(facts[n] as FileFacts),
         ...replacing(known.get(file.path), (facts[n] as FileFacts).sha256, survey),
-        sizeBytes: file.sizeBytes,
+        sizeBytes: file.problem === undefined ? file.sizeBytes : null,
         modifiedMs: roundedMs(file),
         nearPath: null,
         nearKind: null,
@@ -84,7 +84,10 @@ export async function surveyFiles(
   const paths = pictures.map(({ path }) => path);
   const gone = await closeGone(client, siteId, { survey, paths });
   await nameNearMisses(client, siteId, all);
-  return { files: pictures.length, changed: changed.length + gone };
+  const unread = pictures.flatMap(({ path, url, problem }) =>
+    problem === undefined ? [] : [{ path: url ?? path, reason: problem }],
+  );
+  return { files: pictures.length, changed: changed.length + gone, unread };
 }
 
 /** The pictures among files, by what they were found as, or by their names. */
@@ -127,6 +130,7 @@ const roundedMs = ({ modifiedMs }: SiteFile): number | null =>
   modifiedMs === null ? null : Math.round(modifiedMs);
 
 function isSame(file: SiteFile, before: KnownFile | undefined, hash: string | undefined): boolean {
+  if (before && file.problem !== undefined) return true;
   if (before && hash !== undefined) return before.sha256 === hash;
   const modifiedMs = roundedMs(file);
   if (!before || modifiedMs === null) return false;
@@ -141,18 +145,22 @@ async function nameNearMisses(client: PoolClient, siteId: number, files: readonl
   );
   if (rows.length === 0) return;
   const find = nearMisses(files.map(({ path }) => path));
-  for (const { id, path } of rows) {
-    const near = find(path);
-    await client.query('update files set near_path = $2, near_kind = $3 where id = $1', [
-      id,
-      near?.path ?? null,
-      near?.kind ?? null,
-    ]);
-  }
+  const near = rows.map(({ path }) => find(path));
+  await client.query(
+    `update files f set near_path = v.path, near_kind = v.kind
+     from unnest($1::int[], $2::text[], $3::text[]) as v(id, path, kind)
+     where f.id = v.id and (f.near_path, f.near_kind) is distinct from (v.path, v.kind)`,
+    [
+      rows.map(({ id }) => id),
+      near.map((miss) => miss?.path ?? null),
+      near.map((miss) => miss?.kind ?? null),
+    ],
+  );
 }
 
 async function factsOf(connection: ReadableConnection, file: SiteFile): Promise<FileFacts> {
   const nothing = { sha256: null, widthPx: null, heightPx: null, format: null };
+  if (file.problem !== undefined) return { ...nothing, problem: file.problem };
   if (file.sizeBytes > MAX_FILE_BYTES)
     return { ...nothing, problem: 'The file is larger than 200 MB and was not opened.' };
   const bytes = await connection.read(file.path);

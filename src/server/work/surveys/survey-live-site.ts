@@ -8,7 +8,6 @@ import type { CrawlTarget } from '../../connections/http/crawl';
 import { openFetcher } from '../../connections/http/fetch-address';
 import {
   fetchFiles,
-  fileOf,
   mirrorSite,
   scopeOfStart,
   type Mirror,
@@ -43,10 +42,9 @@ export async function openLiveSite(
   const found = new Map<string, MirrorEntry>();
   let mirror: Mirror | null = null;
   const find = async (paths: readonly string[]): Promise<SiteFile[]> => {
-    const entries = await fetchFiles(paths, { scope, fetcher, memory });
-    for (const entry of entries) found.set(entry.path, entry);
+    const files = await fetchFiles(paths, { scope, fetcher, memory }, found);
     await memory.flush();
-    return entries.map(fileOf);
+    return files;
   };
   return {
     async list() {
@@ -179,15 +177,13 @@ async function addressMemory(db: Database, siteId: number, survey: number): Prom
     passed({ url, from, depth }, finalUrl) {
       note({ ...EMPTY, url, finalUrl, fromUrl: from, depth, queuedIn: survey, readIn: survey });
     },
-    failed(url, from, reason) {
+    failed(url, from, { reason, isPassing }) {
+      const before = isPassing ? known.get(url) : undefined;
+      if (!before) known.delete(url);
       note({
         ...EMPTY,
-        ...known.get(url),
-        url,
-        fromUrl: from,
-        queuedIn: survey,
-        readIn: survey,
-        problem: reason,
+        ...before,
+        ...{ url, fromUrl: from, queuedIn: survey, readIn: survey, problem: reason },
       });
     },
     async flush() {

@@ -21,7 +21,7 @@ import { jsonOf, type PageBytes } from '../../reading/read-batch';
 import { openReadingPool, type ReadingPool } from '../../reading/reading-pool';
 import type { SharedSource } from '../../reading/source-shelf';
 import { storeBytes } from '../../store/store';
-import { closeGonePages, countDifference } from './close-survey';
+import { closeGonePages, closeGoneSheets, countDifference } from './close-survey';
 import { openForSurvey } from './open-for-survey';
 import { provePublications } from '../editions/prove-publications';
 import { rulesOf } from '../sites/site-connection';
@@ -185,17 +185,14 @@ async function readThrough(
     await inTransaction(client, async () => {
       await keepMarks(client, site.id, changed.remarked());
       await writeAllDormant(client, site, at, { pool, sources });
-      if (isWhole && !report.isEnding())
-        await closeGonePages(
-          client,
-          at,
-          pages.map(({ path }) => path),
-        );
+      if (!isWhole || report.isEnding()) return;
+      await closeGonePages(client, at, pathsOf(pages));
+      await closeGoneSheets(client, at, pathsOf(sources));
     });
   } finally {
     await pool.close();
   }
-  const counted = { pages: pages.length, changedPages, skipped: [...unread, ...skipped].slice(0, 500) };
+  const counted = { pages: pages.length, changedPages, skipped: [...unread, ...skipped].slice(0, MOST_TOLD) };
   if (report.isStopped()) {
     const left = {
       ...counted,
@@ -231,8 +228,12 @@ async function readThrough(
     await updateReach(client, site.id);
   }
   const placements = await standing(client, site.id);
-  return { counts: { ...counted, placements, files: fileCount.files, ...difference }, isStopped };
+  const told = [...counted.skipped, ...fileCount.unread].slice(0, MOST_TOLD);
+  const counts = { ...counted, skipped: told, placements, files: fileCount.files, ...difference };
+  return { counts, isStopped };
 }
+
+const pathsOf = (files: readonly { readonly path: string }[]): string[] => files.map(({ path }) => path);
 
 /** How many placements stand on the site as far as it was read. */
 async function standing(client: PoolClient, siteId: number): Promise<number> {
@@ -344,6 +345,9 @@ function changedPagesOf({
   };
 }
 
+/** So many things that were not read are told one by one. */
+const MOST_TOLD = 500;
+
 /** Files that are read side by side: disks and servers answer faster so. */
 const AT_ONCE = 16;
 
@@ -374,6 +378,8 @@ async function writeAllDormant(
   );
   const met = new Set(rows.map((row) => `${row.source_path}#${row.start}`));
   const dormant = pool.shelf.sheets().flatMap((sheet) => dormantPlacements(sheet, met, rulesOf(site)));
-  const sheets = sources.map(({ path }) => path);
-  await writeDormant(client, at, { sheets, json: jsonOf(dormant, 'records', rulesOf(site)) });
+  await writeDormant(client, at, {
+    sheets: pathsOf(sources),
+    json: jsonOf(dormant, 'records', rulesOf(site)),
+  });
 }
