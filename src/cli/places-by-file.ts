@@ -2,7 +2,7 @@ import { siteOfFiles } from '@/core/address/resolve-address';
 import { placementsToCheck, type PlacementToCheck } from '@/core/errata/page-to-check';
 import type { ReadableConnection } from '@/server/connections/connection';
 import { readingsOf } from '@/server/connections/read-site';
-import { showProgress } from './rows';
+import { sayUnread, showProgress } from './rows';
 
 /** A page as it was read. */
 export interface ReadPage {
@@ -23,6 +23,7 @@ export async function readPages(connection: ReadableConnection): Promise<ReadPag
   for await (const { address, title, language, placements } of readingsOf(
     connection,
     connection.site ?? siteOfFiles(),
+    sayUnread,
   )) {
     pages.push({ path: address, title, language, placements: placementsToCheck(placements) });
     showProgress(`${pages.length} pages read`);

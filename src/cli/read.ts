@@ -2,7 +2,7 @@ import { siteOfFiles, type SiteAddressing } from '@/core/address/resolve-address
 import type { ReadableConnection, SiteListing } from '@/server/connections/connection';
 import { readSite } from '@/server/connections/read-site';
 import { crawlSite, isWebAddress, openSite, type SiteOptions } from './open-site';
-import { printText, say, showProgress } from './rows';
+import { printText, say, showProgress, sayUnread } from './rows';
 
 /** `ibidem read SITE`: a row a placement. */
 export async function readCommand(site: string, options: SiteOptions): Promise<void> {
@@ -42,7 +42,7 @@ function sayListing({ skipped, links = [] }: SiteListing): void {
 
 async function printPlacements(connection: ReadableConnection, site: SiteAddressing): Promise<void> {
   let done = 0;
-  for await (const read of readSite(connection, site, 'rows')) {
+  for await (const read of readSite(connection, site, 'rows', sayUnread)) {
     const rows = read.kind === 'pages' ? read.pages.map(({ json }) => json).join('') : read.json;
     if (rows !== '') await printText(rows);
     if (read.kind === 'pages')

@@ -22,7 +22,7 @@ import { readRecords, recordsText } from '@/server/reading/read-records';
 import { isWebAddress, openSite, type SiteOptions } from './open-site';
 import { lookFor, readPicturesOf } from './picture-folder';
 import { PrintShelf } from './print-shelf';
-import { printRow, showProgress } from './rows';
+import { printRow, showProgress, sayUnread } from './rows';
 
 interface RightsOptions extends SiteOptions {
   readonly records: string;
@@ -120,9 +120,9 @@ async function readPages(
   site: SiteAddressing,
 ): Promise<PageOfPlaces<Placement>[]> {
   const { files } = await connection.list();
-  const shelf = sourceShelf(await readSources(connection, files), site);
+  const shelf = sourceShelf(await readSources(connection, files, sayUnread), site);
   const pages: PageOfPlaces<Placement>[] = [];
-  for await (const page of readCredits(bytesOf(connection, pagesOf(files)), site, shelf)) {
+  for await (const page of readCredits(bytesOf(connection, pagesOf(files), sayUnread), site, shelf)) {
     pages.push(page);
     showProgress(`${pages.length} pages read`);
   }

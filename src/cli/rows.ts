@@ -19,3 +19,7 @@ export function say(line: string): void {
   showProgress('');
   process.stderr.write(`ibidem: ${line}\n`);
 }
+
+/** Says of a file that it was listed and can’t be read: the others are read all the same. */
+export const sayUnread = ({ path, reason }: { readonly path: string; readonly reason: string }): void =>
+  say(`${path}: ${reason}`);

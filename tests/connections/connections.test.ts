@@ -215,6 +215,29 @@ describe('a folder', () => {
 });
 
 describe('a ZIP', () => {
+  it('of which two files are broken is read but for these, where somebody is told', async () => {
+    const words = Array.from({ length: 400 }, (_, n) => `<p>${(n * 7919) % 1000}`).join('');
+    const bytes = await zipOf({
+      'bad.css': `/* ${words} */ p { background: url(bad.jpg) }`,
+      'bad.html': `${words}<img src=bad.jpg>`,
+      'good.html': '<link rel=stylesheet href=bad.css><p><img src=good.jpg>',
+    });
+    for (const name of ['bad.css', 'bad.html'])
+      bytes.fill(0xff, bytes.indexOf(name) + 20, bytes.indexOf(name) + 40);
+    const connection = await openZip(await file('two-broken.zip', bytes));
+    const unread: string[] = [];
+    const read = [];
+    const tell = ({ path }: { path: string }) => void unread.push(path);
+    for await (const one of readSite(connection, siteOfFiles(), 'rows', tell))
+      if (one.kind === 'pages') read.push(...one.pages.map(({ path }) => path));
+    expect([read, unread]).toEqual([['good.html'], ['bad.css', 'bad.html']]);
+    // Who tells nobody leaves nothing out.
+    await expect(rowsOf(connection)).rejects.toThrow();
+    const dying = { ...connection, read: () => Promise.reject(new Error('no memory')) };
+    await expect(readSite(dying, siteOfFiles(), 'rows', tell).next()).rejects.toThrow('no memory');
+    await connection.close();
+  });
+
   it('reads as the folder it was made of', async () => {
     const { '.git/config.html': _left, ...packed } = FILES;
     const zip = await openZip(await file('site.zip', await zipOf(packed)));

@@ -9,6 +9,7 @@ import {
   queueDueSurveys,
   resumeSurvey,
   scheduleSurveys,
+  startSurvey,
   stopSurvey,
 } from '@/server/work/surveys/start-survey';
 import { importViews } from '@/server/work/reach/import-views';
@@ -121,6 +122,51 @@ describe('surveys of a folder', () => {
       (error: unknown) => problemOf(error).code,
     );
     expect(refused).toBe('NOT_ALLOWED');
+  });
+});
+
+describe('a survey of what goes meanwhile', () => {
+  it('tells it, leaves what was known of it, and reads all else', async () => {
+    const { db, folder } = held;
+    const root = join(folder, 'meanwhile');
+    const picture = await flatPicture(60, 40);
+    const files = ['a.html', 'b.html', 's.css', 't.css', 'old.jpg', 'new.jpg'];
+    await writeFiles(root, {
+      'a.html':
+        '<link rel=stylesheet href=s.css><link rel=stylesheet href=t.css><img src=old.jpg><img src=new.jpg><p>',
+      'b.html': '<img src=old.jpg>',
+      's.css': 'p { background: url(by-s.jpg) }',
+      't.css': 'p { background: url(by-t.jpg) }',
+      'old.jpg': picture,
+    });
+    const id = await connected(db, 'Meanwhile', root);
+    // All of them look new, and one is.
+    await writeFiles(root, { 'new.jpg': picture });
+    for (const file of files) await utimes(join(root, file), new Date(), new Date(Date.now() + 5000));
+    const listed = heldBack(db, 'update surveys set phase');
+    await startSurvey(db, MAINTAINER, id);
+    const { rows } = await db.pool.query<{ id: number }>(
+      'select max(id) as id from surveys where site_id = $1',
+      [id],
+    );
+    const running = surveySite(listed.db, rows[0]?.id ?? 0);
+    await listed.reached;
+    for (const file of ['b.html', 't.css', 'old.jpg', 'new.jpg']) await rm(join(root, file));
+    listed.goOn();
+    await running;
+    const { state, counts } = await lastSurvey(db, id);
+    expect(state).toBe('done');
+    expect(counts.skipped.map(({ path }) => path).sort()).toEqual(['b.html', 'new.jpg', 'old.jpg', 't.css']);
+    const standing = await db.pool.query(
+      `select f.path, f.sha256 is not null as held, f.problem is not null as "isUnread", f.uses from files f
+       where f.site_id = $1 and f.gone_in is null order by f.path`,
+      [id],
+    );
+    expect(standing.rows).toEqual([
+      { path: 'by-s.jpg', held: false, isUnread: false, uses: 1 },
+      { path: 'new.jpg', held: false, isUnread: true, uses: 1 },
+      { path: 'old.jpg', held: true, isUnread: false, uses: 2 },
+    ]);
   });
 });
 

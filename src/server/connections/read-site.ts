@@ -10,25 +10,30 @@ import { jsonOf, readPageBytes, type PageBytes, type PageFound, type ReadAs } fr
 import { openReadingPool } from '../reading/reading-pool';
 import { sourceShelf } from '../reading/source-shelf';
 import type { ReadableConnection, SiteFile } from './connection';
-import { MAX_TEXT_BYTES, pagesOf, readSources } from './site-sources';
+import { MAX_TEXT_BYTES, pagesOf, readOrTell, readSources, type OnUnread } from './site-sources';
 
 /** What was found on a batch of pages, or the dormant places of all sheets at the end. */
 export type SiteReading =
   | { readonly kind: 'pages'; readonly pages: readonly PageFound[] }
   | { readonly kind: 'dormant'; readonly json: string };
 
-/** Reads a site in batches of pages; what no page met comes last. */
+/**
+ * Reads a site in batches of pages; what no page met comes last.
+ *
+ * @param onUnread see `readOrTell`
+ */
 export async function* readSite(
   connection: ReadableConnection,
   site: SiteAddressing,
   as: ReadAs,
+  onUnread?: OnUnread,
 ): AsyncGenerator<SiteReading> {
   const { files } = await connection.list();
   const pages = pagesOf(files);
-  const pool = await openReadingPool(site, await readSources(connection, files), pages.length);
+  const pool = await openReadingPool(site, await readSources(connection, files, onUnread), pages.length);
   try {
     const met = new Set<string>();
-    for await (const batch of pool.read(bytesOf(connection, pages), as)) {
+    for await (const batch of pool.read(bytesOf(connection, pages, onUnread), as)) {
       for (const { met: keys } of batch) for (const key of keys) met.add(key);
       yield { kind: 'pages', pages: batch };
     }
@@ -39,16 +44,21 @@ export async function* readSite(
   }
 }
 
-/** The pages of a site as they were read, then the dormant places of its sheets as a page without a path. */
+/**
+ * The pages of a site as they were read, then the dormant places of its sheets as a page without a path.
+ *
+ * @param onUnread see `readOrTell`
+ */
 export async function* readingsOf(
   connection: ReadableConnection,
   site: SiteAddressing,
+  onUnread?: OnUnread,
 ): AsyncGenerator<Pick<PageReading, 'address' | 'title' | 'language' | 'placements'>> {
   const { files } = await connection.list();
   const pages = pagesOf(files);
-  const shelf = sourceShelf(await readSources(connection, files), site);
+  const shelf = sourceShelf(await readSources(connection, files, onUnread), site);
   const met = new Set<string>();
-  for await (const page of bytesOf(connection, pages)) {
+  for await (const page of bytesOf(connection, pages, onUnread)) {
     const reading = readPageBytes(page, { site, shelf });
     for (const key of reading.met) met.add(key);
     yield reading;
@@ -65,13 +75,19 @@ export async function* placementsOf(
   for await (const { placements } of readingsOf(connection, site)) yield placements;
 }
 
-/** The bytes of pages, one after another; those too large to be read are left out. */
+/**
+ * The bytes of pages, one after another; those too large to be read are left out.
+ *
+ * @param onUnread see `readOrTell`
+ */
 export async function* bytesOf(
   connection: ReadableConnection,
   pages: readonly SiteFile[],
+  onUnread?: OnUnread,
 ): AsyncGenerator<PageBytes> {
   for (const { path, sizeBytes, url, httpCharset, isXml } of pages) {
     if (sizeBytes > MAX_TEXT_BYTES) continue;
-    yield { path, bytes: await connection.read(path), url, httpCharset, isXml };
+    const bytes = await readOrTell(connection, path, onUnread);
+    if (bytes) yield { path, bytes, url, httpCharset, isXml };
   }
 }

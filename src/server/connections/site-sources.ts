@@ -2,7 +2,7 @@
 import { isManifestPath, isPagePath, isSheetPath } from '@/core/source/role-of-name';
 import { ProblemError } from '../problem-error';
 import { shared, type SharedSource } from '../reading/source-shelf';
-import type { ReadableConnection, SiteFile } from './connection';
+import type { ReadableConnection, SiteFile, SkippedEntry } from './connection';
 
 /** Sheets and pages beyond this are not hand-written; reading them would only cost memory. */
 export const MAX_TEXT_BYTES = 50 * 1024 ** 2;
@@ -20,18 +20,42 @@ export function pagesOf(files: readonly SiteFile[]): readonly SiteFile[] {
   });
 }
 
+/** Told of a file that was listed and can't be had, with why; whoever gives it goes on with the others. */
+export type OnUnread = (entry: SkippedEntry) => void;
+
+/**
+ * The bytes of a file; `null` for one that can't be had, where somebody is told of it.
+ *
+ * @throws ProblemError where nobody is, and whatever else goes wrong
+ */
+export async function readOrTell(
+  connection: Pick<ReadableConnection, 'read'>,
+  path: string,
+  onUnread: OnUnread | undefined,
+): Promise<Uint8Array | null> {
+  try {
+    return await connection.read(path);
+  } catch (error) {
+    if (!onUnread || !(error instanceof ProblemError)) throw error;
+    onUnread({ path, reason: error.problem.why });
+    return null;
+  }
+}
+
 /** What dresses pages: the style sheets and manifests of a listing, read once. */
 export async function readSources(
   connection: ReadableConnection,
   files: readonly SiteFile[],
+  onUnread?: OnUnread,
 ): Promise<SharedSource[]> {
   const sources: SharedSource[] = [];
   for (const { path, role, sizeBytes, httpCharset = null } of files) {
     const isSheet = role ? role === 'sheet' : isSheetPath(path);
     const isManifest = role ? role === 'manifest' : isManifestPath(path) && sizeBytes < MAX_MANIFEST_BYTES;
     if (!(isSheet || isManifest) || sizeBytes > MAX_TEXT_BYTES) continue;
-    const bytes = shared(await connection.read(path));
-    sources.push({ path, bytes, role: isSheet ? 'sheet' : 'manifest', httpCharset });
+    const bytes = await readOrTell(connection, path, onUnread);
+    if (bytes)
+      sources.push({ path, bytes: shared(bytes), role: isSheet ? 'sheet' : 'manifest', httpCharset });
   }
   return sources;
 }

@@ -5,6 +5,7 @@ import { isPictureAddress } from '@/core/address/resolve-address';
 import type { ReadableConnection, SiteFile, SkippedEntry } from '../../connections/connection';
 import { insertRows } from '../../db/insert-rows';
 import { files as filesTable } from '../../db/schema/content';
+import { readOrTell, type OnUnread } from '../../connections/site-sources';
 import { sha256 } from '../../hash';
 import { inspectImage } from '../../imaging/inspect-image';
 import { problemOf } from '../../problem-error';
@@ -59,18 +60,28 @@ export async function surveyFiles(
   const changed = pictures.filter(
     (file) => !isSame(file, known.get(file.path), connection.hashOf?.(file.path)),
   );
+  const unread: SkippedEntry[] = [];
+  let written = 0;
   for (let from = 0; from < changed.length && !isEnding(); from += AT_ONCE) {
     onProgress(from, changed.length);
-    const fresh = changed.slice(from, from + AT_ONCE);
-    const facts = await Promise.all(fresh.map((file) => factsOf(connection, file)));
+    const read = await Promise.all(
+      changed.slice(from, from + AT_ONCE).map(async (file) => {
+        const { isUnread = false, ...facts } = await factsOf(connection, file);
+        if (isUnread) unread.push({ path: file.url ?? file.path, reason: facts.problem ?? '' });
+        return { file, facts, stands: isUnread && known.has(file.path) };
+      }),
+    );
+    // What can't be had just now stands as it was.
+    const fresh = read.filter(({ stands }) => !stands);
+    written += fresh.length;
     await insertRows(
       client,
       filesTable,
-      fresh.map((file, n) => ({
+      fresh.map(({ file, facts }) => ({
         siteId,
         path: file.path,
-        ...(facts[n] as FileFacts),
-        ...replacing(known.get(file.path), (facts[n] as FileFacts).sha256, survey),
+        ...facts,
+        ...replacing(known.get(file.path), facts.sha256, survey),
         sizeBytes: file.problem === undefined ? file.sizeBytes : null,
         modifiedMs: roundedMs(file),
         nearPath: null,
@@ -84,10 +95,7 @@ export async function surveyFiles(
   const paths = pictures.map(({ path }) => path);
   const gone = await closeGone(client, siteId, { survey, paths });
   await nameNearMisses(client, siteId, all);
-  const unread = pictures.flatMap(({ path, url, problem }) =>
-    problem === undefined ? [] : [{ path: url ?? path, reason: problem }],
-  );
-  return { files: pictures.length, changed: changed.length + gone, unread };
+  return { files: pictures.length, changed: written + gone, unread };
 }
 
 /** The pictures among files, by what they were found as, or by their names. */
@@ -130,7 +138,7 @@ const roundedMs = ({ modifiedMs }: SiteFile): number | null =>
   modifiedMs === null ? null : Math.round(modifiedMs);
 
 function isSame(file: SiteFile, before: KnownFile | undefined, hash: string | undefined): boolean {
-  if (before && file.problem !== undefined) return true;
+  if (file.problem !== undefined) return false;
   if (before && hash !== undefined) return before.sha256 === hash;
   const modifiedMs = roundedMs(file);
   if (!before || modifiedMs === null) return false;
@@ -158,12 +166,18 @@ async function nameNearMisses(client: PoolClient, siteId: number, files: readonl
   );
 }
 
-async function factsOf(connection: ReadableConnection, file: SiteFile): Promise<FileFacts> {
+/** What a file's bytes tell; `isUnread` where they can't be had. */
+async function factsOf(
+  connection: ReadableConnection,
+  file: SiteFile,
+): Promise<FileFacts & { readonly isUnread?: boolean }> {
   const nothing = { sha256: null, widthPx: null, heightPx: null, format: null };
-  if (file.problem !== undefined) return { ...nothing, problem: file.problem };
+  let problem = file.problem ?? '';
   if (file.sizeBytes > MAX_FILE_BYTES)
     return { ...nothing, problem: 'The file is larger than 200 MB and was not opened.' };
-  const bytes = await connection.read(file.path);
+  const tell: OnUnread = ({ reason }) => void (problem = reason);
+  const bytes = file.problem === undefined ? await readOrTell(connection, file.path, tell) : null;
+  if (!bytes) return { ...nothing, problem, isUnread: true };
   try {
     const { widthPx, heightPx, format } = await inspectImage(bytes, file.path.split('/').at(-1) ?? file.path);
     return { sha256: sha256(bytes), widthPx, heightPx, format, problem: null };

@@ -7,7 +7,13 @@ import { eq } from 'drizzle-orm';
 import type { PoolClient } from 'pg';
 import { dormantPlacements } from '@/core/markup/place-styles';
 import { READER_VERSION } from '@/core/markup/read-page';
-import { MAX_TEXT_BYTES, pagesOf, readSources } from '../../connections/site-sources';
+import {
+  MAX_TEXT_BYTES,
+  pagesOf,
+  readOrTell,
+  readSources,
+  type OnUnread,
+} from '../../connections/site-sources';
 import type { SiteFile, SkippedEntry } from '../../connections/connection';
 import type { Database } from '../../db/database';
 import { freshStatistics } from '../../db/fresh-statistics';
@@ -154,7 +160,9 @@ async function readThrough(
   const { files, skipped, isWhole } = await connection.list();
   const pages = pagesOf(files);
   await report.say('reading pages', 0, pages.length);
-  const sources = await readSources(connection, files);
+  const unread: SkippedEntry[] = [];
+  const tell: OnUnread = (entry) => void unread.push(entry);
+  const sources = await readSources(connection, files, tell);
   const at: WritingAt = {
     siteId: site.id,
     survey: survey.number,
@@ -164,9 +172,8 @@ async function readThrough(
   const known = await knownPages(client, at);
   const pool = await openReadingPool(rulesOf(site), sources, pages.length - known.size);
   let changedPages = 0;
-  const unread: SkippedEntry[] = [];
   try {
-    const changed = changedPagesOf({ connection, pages, known, report, unread });
+    const changed = changedPagesOf({ connection, pages, known, report, tell });
     for await (const batch of pool.read(changed.bytes(), 'records')) {
       const read: ReadPage[] = [];
       for (const found of batch) {
@@ -291,14 +298,14 @@ function changedPagesOf({
   pages,
   known,
   report,
-  unread,
+  tell,
 }: {
   connection: SurveyConnection;
   pages: readonly SiteFile[];
   known: ReadonlyMap<string, KnownPage>;
   report: Reporter;
   /** Pages that were listed and can't be had: told, and no reason to leave the others. */
-  unread: SkippedEntry[];
+  tell: OnUnread;
 }) {
   const open = new Map<string, { file: SiteFile; sha256: string }>();
   const remarked: { path: string; mark: string }[] = [];
@@ -307,11 +314,7 @@ function changedPagesOf({
     const before = known.get(file.path);
     const given = connection.hashOf?.(file.path);
     if (before && (given === before.sha256 || (file.mark && file.mark === before.mark))) return null;
-    const bytes = await connection.read(file.path).catch((error: unknown) => {
-      if (!(error instanceof ProblemError)) throw error;
-      unread.push({ path: file.path, reason: error.problem.why });
-      return null;
-    });
+    const bytes = await readOrTell(connection, file.path, tell);
     if (!bytes) return null;
     const hash = given ?? sha256(bytes);
     if (before?.sha256 === hash) {
