@@ -36,6 +36,20 @@ need_node_modules() {
   fi
 }
 
+# need_installed PACKAGE... : both, side by side: one waits for its mirror while the other unpacks. One after the other where
+# somebody may have to be asked for a password first.
+need_installed() {
+  if [ "$(id -u)" -ne 0 ]; then
+    need_packages "$@"
+    need_node_modules
+    return
+  fi
+  need_packages "$@" &
+  debian=$!
+  need_node_modules
+  wait "$debian" || exit 1
+}
+
 # Runs a command as the user that owns the database files: PostgreSQL refuses to run as root.
 as_postgres() {
   if [ "$(id -u)" -eq 0 ]; then (cd / && runuser -u postgres -- "$@"); else "$@"; fi
