@@ -1,4 +1,5 @@
 /** A fetcher before servers that mean no good: it neither hangs, nor fills the memory, nor reaches inside the house. */
+import { createServer, type AddressInfo } from 'node:net';
 import { gzipSync } from 'node:zlib';
 import { afterEach, describe, expect, it, vi } from 'vitest';
 import { openFetcher, type FetchLimits } from '@/server/connections/http/fetch-address';
@@ -163,6 +164,50 @@ describe('bounds', () => {
       'ADDRESS_REDIRECT',
     );
     expect(server.asked).toHaveLength(6);
+  });
+});
+
+describe('waiting for its turn', () => {
+  it('is none of the time that an address may take', async () => {
+    server = await standIn(() => '<p>');
+    const { origin, host } = server;
+    const fetcher = openFetcher([host], { ...QUICK, totalMs: 500 });
+    fetcher.slowDown(host, 300);
+    const answers = await Promise.all([1, 2, 3, 4].map((n) => fetcher.get(`${origin}/${n}`)));
+    expect(answers.map(({ status }) => status)).toEqual([200, 200, 200, 200]);
+    await fetcher.close();
+  });
+});
+
+describe('what fails', () => {
+  it.each([
+    ['a line that is no HTTP', 'hello\r\n', 'What it answers is no HTTP'],
+    [
+      'an answer that breaks off',
+      'HTTP/1.1 200 OK\r\nContent-Length: 90\r\n\r\n<p>',
+      'closed before the answer was whole',
+    ],
+    [
+      'headers without end',
+      `HTTP/1.1 200 OK\r\n${'a: b\r\n'.repeat(20_000)}\r\n`,
+      'Its headers are too long',
+    ],
+    [
+      'two lengths',
+      'HTTP/1.1 200 OK\r\nContent-Length: 3\r\nContent-Length: 30\r\n\r\n<p>',
+      'longer or shorter than it says',
+    ],
+  ])('is told in words: %s', async (_name, answer, words) => {
+    const raw = createServer(
+      (socket) => void socket.on('error', () => undefined).on('data', () => socket.end(answer)),
+    );
+    await new Promise<void>((ready) => raw.listen(0, '127.0.0.1', ready));
+    const host = `127.0.0.1:${(raw.address() as AddressInfo).port}`;
+    const fetcher = openFetcher([host], { ...QUICK, attempts: 1 });
+    const error: unknown = await fetcher.get(`http://${host}/`).catch((cause: unknown) => cause);
+    await fetcher.close();
+    raw.close();
+    expect(problemOf(error).why).toContain(words);
   });
 });
 

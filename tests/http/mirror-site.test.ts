@@ -276,6 +276,23 @@ describe('a second reading', () => {
     await fetcher.close();
   });
 
+  it('asks a slow server for what dresses its pages a few at a time, and calls none of it slow', async () => {
+    const sheets = Array.from({ length: 40 }, (_, n) => `/s${n}.css`);
+    server = await standIn((path) =>
+      path === '/'
+        ? sheets.map((sheet) => `<link rel=stylesheet href=${sheet}>`).join('')
+        : (_request, response) =>
+            void setTimeout(() => response.writeHead(200, { 'content-type': 'text/css' }).end('p{}'), 60),
+    );
+    const fetcher = openFetcher([server.host], { idleMs: 400, attempts: 1 });
+    const start = `${server.origin}/`;
+    const scope = await scopeOfStart(fetcher, start);
+    const { files, skipped } = await mirrorSite({ start, scope, fetcher, memory: memory(), year: 2026 });
+    expect(skipped.filter(({ path }) => path.endsWith('.css'))).toEqual([]);
+    expect(files).toHaveLength(41);
+    await fetcher.close();
+  });
+
   it('remembers what led on, and what was no page', async () => {
     server = await standIn({
       '/': '<a href=/old>1</a><a href=/new>2</a><a href=/paper>3</a>',

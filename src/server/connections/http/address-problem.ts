@@ -31,6 +31,14 @@ export function isGone(error: unknown): boolean {
   return status === 404 || status === 410;
 }
 
+const WHYS: Readonly<Record<string, string>> = {
+  ECONNREFUSED: 'Nothing answers there (ECONNREFUSED).',
+  ECONNRESET: 'The connection was closed before the answer was whole (ECONNRESET).',
+  UND_ERR_SOCKET: 'The connection was closed before the answer was whole.',
+  UND_ERR_HEADERS_OVERFLOW: 'Its headers are too long.',
+  UND_ERR_RES_CONTENT_LENGTH_MISMATCH: 'Its answer is longer or shorter than it says.',
+};
+
 /** What a failed connection comes to. */
 export function problemOfFailure(error: unknown, url: string): ProblemError {
   const known = findProblem(error);
@@ -45,7 +53,13 @@ export function problemOfFailure(error: unknown, url: string): ProblemError {
   if (/TIMEOUT|ETIMEDOUT/.test(code)) {
     return addressProblem('ADDRESS_SLOW', url, 'The server did not answer in time.');
   }
-  return addressProblem('ADDRESS_UNREACHED', url, `The connection failed (${code || message}).`);
+  if (/^HPE_/.test(code) || /HTTPParserError|Parse Error/.test(`${(error as Error).name} ${message}`))
+    return addressProblem('ADDRESS_UNREACHED', url, `What it answers is no HTTP (${code || message}).`);
+  return addressProblem(
+    'ADDRESS_UNREACHED',
+    url,
+    WHYS[code] ?? `The connection failed (${code || message}).`,
+  );
 }
 
 function findProblem(error: unknown): ProblemError | null {
@@ -57,5 +71,6 @@ function deepest(error: unknown): { code: string; message: string } {
   if (error instanceof AggregateError && error.errors.length > 0) return deepest(error.errors[0]);
   if (!(error instanceof Error)) return { code: '', message: String(error) };
   if (error.cause instanceof Error) return deepest(error.cause);
-  return { code: 'code' in error ? String(error.code) : '', message: error.message };
+  const { code } = error as { code?: unknown };
+  return { code: typeof code === 'string' ? code : '', message: error.message };
 }

@@ -6,6 +6,8 @@
 export interface CrawlBudget {
   /** Counts a request that is about to be made. */
   spend(): void;
+  /** The host asks for so many ms between two requests: what it asks for is not held against it. */
+  paced(everyMs: number): void;
   /** Why nothing more is to be asked for; `null` while there is something left. */
   readonly spent: 'requests' | 'time' | null;
   /** Of all requests, how many sitemaps, and what dresses pages, may take: the pages come first. */
@@ -29,7 +31,8 @@ const LONGEST_MS = 24 * 3_600_000;
  */
 export function crawlBudget(maxPages: number, clock: () => number = () => performance.now()): CrawlBudget {
   const maxRequests = Math.ceil(maxPages * REQUESTS_A_PAGE) + LEAST_REQUESTS;
-  const until = clock() + Math.min(LONGEST_MS, maxPages * MS_A_PAGE + LEAST_MS);
+  const from = clock();
+  let msOfAll = maxPages * MS_A_PAGE + LEAST_MS;
   let requests = 0;
   return {
     maxRequests,
@@ -38,9 +41,12 @@ export function crawlBudget(maxPages: number, clock: () => number = () => perfor
     spend: () => {
       requests++;
     },
+    paced: (everyMs) => {
+      msOfAll += maxRequests * everyMs;
+    },
     get spent() {
       if (requests >= maxRequests) return 'requests';
-      return clock() >= until ? 'time' : null;
+      return clock() >= from + Math.min(LONGEST_MS, msOfAll) ? 'time' : null;
     },
   };
 }

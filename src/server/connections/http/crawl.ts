@@ -107,7 +107,10 @@ export async function crawl(options: CrawlOptions): Promise<CrawlSummary> {
   if (rules.refusal !== null) throw robotsProblem(options.start, rules.refusal);
   if (!rules.mayRead(options.start))
     throw robotsProblem(options.start, 'It asks programs not to read this address.');
-  if (rules.delayMs > 0) fetcher.slowDown(new URL(scope.site.origin).host, rules.delayMs);
+  if (rules.delayMs > 0) {
+    fetcher.slowDown(new URL(scope.site.origin).host, rules.delayMs);
+    budget.paced(rules.delayMs);
+  }
   const sitemaps = await gatherSitemaps(fetcher, rules.sitemaps, {
     origin: scope.site.origin,
     may: (url) => scope.site.hosts.includes(new URL(url).host) && rules.mayRead(url),
@@ -288,7 +291,10 @@ class CrawlState {
     if (!isPageType(fetched)) {
       if (target.depth === 0) this.startProblem = typeProblem(target.url, fetched.type);
       if (/\.(?:html?|xhtml|shtml)$/i.test(new URL(fetched.url).pathname))
-        reader.problem({ ...target, reason: `It is called a page and comes as ${fetched.type}.` });
+        reader.problem({
+          ...target,
+          reason: `It is called a page and comes ${fetched.type ? `as ${fetched.type}` : 'without a type'}.`,
+        });
       else reader.passed?.(target, finalUrl);
       return;
     }

@@ -98,7 +98,8 @@ export function openFetcher(allowed: PrivateHosts, given: Partial<FetchLimits> =
   const inside = new Agent({ ...connections, connect: { timeout } });
   const pace = new HostPace(limits, allowed);
 
-  const once = async (url: URL, { known, firstBytes, deadline, budget }: Asking): Promise<Answer> => {
+  const once = async (url: URL, { known, firstBytes, time, budget }: Asking): Promise<Answer> => {
+    const deadline = time.until;
     refusePrivateLiteral(url, allowed);
     budget?.spend();
     // Hints that come before an answer (status 103) count as signs of life for ever: the answer must begin in time.
@@ -139,16 +140,16 @@ export function openFetcher(allowed: PrivateHosts, given: Partial<FetchLimits> =
       const isLast = attempt >= limits.attempts;
       try {
         const answer = queue
-          ? ((await queue.add(() => once(url, asking))) as Answer)
+          ? await inTurn(queue, asking.time, () => once(url, asking))
           : await once(url, asking);
         if (!TRY_AGAIN.has(answer.status) || isLast || asking.budget?.spent) return answer;
         const waitMs = waitFor(answer.header('retry-after'), limits.backOffMs * 2 ** (attempt - 1));
         // A server that wants to be left alone for longer than an address may take is left alone.
-        if (Date.now() + waitMs >= asking.deadline) return answer;
+        if (Date.now() + waitMs >= asking.time.until) return answer;
         await pause(waitMs);
       } catch (error) {
         const isPassing = error instanceof ProblemError && error.problem.code === 'ADDRESS_UNREACHED';
-        if (!isPassing || isLast || Date.now() >= asking.deadline) throw error;
+        if (!isPassing || isLast || Date.now() >= asking.time.until) throw error;
         await pause(limits.backOffMs * 2 ** (attempt - 1));
       }
     }
@@ -157,7 +158,7 @@ export function openFetcher(allowed: PrivateHosts, given: Partial<FetchLimits> =
   return {
     async get(address, { known = null, within, firstBytes, budget } = {}) {
       const redirects: string[] = [];
-      const asking = { firstBytes, budget, deadline: Date.now() + limits.totalMs };
+      const asking = { firstBytes, budget, time: { until: Date.now() + limits.totalMs } };
       let url = new URL(address);
       for (;;) {
         const isFirst = redirects.length === 0;
@@ -234,12 +235,21 @@ class HostPace {
   }
 }
 
+/** Does something when its host may be asked again. That wait is our politeness, and none of the time that an address may take. */
+function inTurn(queue: PQueue, time: Asking['time'], run: () => Promise<Answer>): Promise<Answer> {
+  const waitsFrom = Date.now();
+  return queue.add(() => {
+    time.until += Date.now() - waitsFrom;
+    return run();
+  });
+}
+
 /** What is asked of one address, whatever it takes. */
 interface Asking {
   readonly known: Validators | null;
   readonly firstBytes: number | undefined;
-  /** When the address is given up on, in ms since 1970. */
-  readonly deadline: number;
+  /** When the address is given up on, in ms since 1970: later by what it waited for its turn. */
+  readonly time: { until: number };
   readonly budget: CrawlBudget | undefined;
 }
 
@@ -291,7 +301,7 @@ async function collect(
     deadline,
     url,
   }: Pick<FetchLimits, 'maxBytes' | 'leastPerSecond'> &
-    Pick<Asking, 'deadline' | 'firstBytes'> & { url: URL },
+    Pick<Asking, 'firstBytes'> & { readonly deadline: number; readonly url: URL },
 ): Promise<Uint8Array> {
   const chunks: Uint8Array[] = [];
   let length = 0;

@@ -201,7 +201,9 @@ function fetchDressing(
   const asked = new Set<string>();
   const told = new Set<string>();
   let requests = 0;
-  const open = new Set<Promise<void>>();
+  // A few at a time: one that waits behind a thousand others is not one that the server is slow with.
+  const queue = new PQueue({ concurrency: CRAWL_LIMITS.concurrency });
+  let failure: unknown;
   const within = (url: string) => scope.site.hosts.includes(new URL(url).host);
   const read = async (path: string, { from, depth }: { from: string; depth: number }): Promise<void> => {
     const url = urlOfPath(path, scope.site);
@@ -242,23 +244,31 @@ function fetchDressing(
       asked.add(url);
       const address = resolveAddress(url, url, scope.site);
       if (address.kind !== 'site' || entries.has(address.path)) continue;
-      const why = leftOut(depth);
+      const why = whyLeftOut(depth);
       if (why !== null) {
-        // Thousands of them are one thing to tell.
-        const before = told.has(why) ? stands(url) : failed({ url, from, reason: why, isPassing: true });
-        told.add(why);
-        if (before) ask(before.sheets, url, depth + 1);
+        leaveOut(url, why, { from, depth });
         continue;
       }
       requests++;
-      const reading = read(address.path, { from, depth }).finally(() => open.delete(reading));
-      open.add(reading);
+      queue
+        .add(() =>
+          budget.spent ? leaveOut(url, ENDED_BEFORE, { from, depth }) : read(address.path, { from, depth }),
+        )
+        .catch((error: unknown) => {
+          failure ??= error;
+        });
     }
   };
+  const leaveOut = (url: string, why: string, { from, depth }: { from: string; depth: number }): void => {
+    // Thousands of them are one thing to tell.
+    const before = told.has(why) ? stands(url) : failed({ url, from, reason: why, isPassing: true });
+    told.add(why);
+    if (before) ask(before.sheets, url, depth + 1);
+  };
   /** Why something that dresses pages is not asked for; `null` where it is. */
-  const leftOut = (depth: number): string | null => {
+  const whyLeftOut = (depth: number): string | null => {
     if (depth > MAX_IMPORTS) return `It is imported ${depth} style sheets deep, and was left out.`;
-    if (budget.spent) return 'It was left out: the reading had ended.';
+    if (budget.spent) return ENDED_BEFORE;
     return requests >= budget.forDressing
       ? 'It was left out: the pages ask for too many style sheets.'
       : null;
@@ -266,10 +276,14 @@ function fetchDressing(
   return {
     ask,
     async done() {
-      while (open.size > 0) await Promise.all(open);
+      await queue.onIdle();
+      // What is no matter of one address, as a disk that is full, ends the reading.
+      if (failure !== undefined) throw failure;
     },
   };
 }
+
+const ENDED_BEFORE = 'It was left out: the reading had ended.';
 
 /** Imports of imports, as far as anybody writes them. */
 const MAX_IMPORTS = 12;
