@@ -17,6 +17,14 @@ export default tseslint.config(
       'max-params': ['error', 4],
       eqeqeq: 'error',
       'no-console': 'error',
+      'no-restricted-properties': [
+        'error',
+        {
+          object: 'URL',
+          property: 'canParse',
+          message: 'It errs on Node 20: use `parseUrl` of core/address.',
+        },
+      ],
     },
   },
   {

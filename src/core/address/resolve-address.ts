@@ -2,6 +2,7 @@
  * What a reference written on a page points at. Follows the WHATWG URL standard (https://url.spec.whatwg.org/);
  * a site without a host of its own stands at an invented origin, so that nothing on it can be confused with the web.
  */
+import { parseUrl } from './parse-url';
 
 /** The origin at which a site read from files stands while its addresses are resolved (RFC 2606 name). */
 const FILE_ORIGIN = 'http://site.invalid';
@@ -86,7 +87,7 @@ export function decodePath(path: string, { keepsQueries }: Pick<SiteAddressing, 
 export function resolveAddress(value: string, base: string, site: SiteAddressing): ResolvedAddress {
   const trimmed = value.trim();
   if (trimmed === '') return NOWHERE;
-  const url = parsedUrl(trimmed, base);
+  const url = parseUrl(trimmed, base);
   if (!url) return NOWHERE;
   if ((url.protocol === 'http:' || url.protocol === 'https:') && site.hosts.includes(url.host)) {
     return siteAddress(decodePath(url.pathname.slice(1), site) + queryOf(url, site), site);
@@ -103,16 +104,6 @@ function siteAddress(path: string, { keepsQueries }: SiteAddressing): ResolvedAd
 /** A path of the site without the empty segments that it may be written with. */
 export function withoutEmptySegments(path: string): string {
   return path.replace(/\/{2,}/g, '/').replace(/^\//, '');
-}
-
-/** A reference as a URL, or `null` where the standard can't parse it; half the work of asking first. */
-export function parsedUrl(reference: string, base: string): URL | null {
-  try {
-    return new URL(reference, base);
-  } catch {
-    // The constructor throws for that, and for nothing else.
-    return null;
-  }
 }
 
 /** The part of a query that names another file, as it stands; usually nothing. */

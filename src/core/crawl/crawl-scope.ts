@@ -1,4 +1,5 @@
 /** Which addresses belong to a site that is read by its address, and under what name each page of it is known. */
+import { parseUrl } from '../address/parse-url';
 import { decodePath, type SiteAddressing } from '../address/resolve-address';
 
 export interface CrawlScope {
@@ -19,8 +20,9 @@ const SESSION_PARAMETERS =
 
 /** Whether an address names a session of its visitor, which is no part of it. */
 export function namesSession(address: string): boolean {
-  if (!/[?;]/.test(address) || !URL.canParse(address)) return false;
-  const { pathname, searchParams } = new URL(address);
+  const url = /[?;]/.test(address) ? parseUrl(address) : null;
+  if (!url) return false;
+  const { pathname, searchParams } = url;
   return /;jsessionid=/i.test(pathname) || [...searchParams.keys()].some((name) => SESSION.test(name));
 }
 
@@ -50,8 +52,8 @@ export function ownUrl(address: string, scope: CrawlScope): string | null {
   // Most addresses are plain: the site's own scheme, host and folder, and nothing to take out.
   const isPlain = address.startsWith(scope.site.origin + scope.folder) && !/[?#;@]/.test(address);
   if (isPlain) return address;
-  if (!URL.canParse(address)) return null;
-  const url = new URL(address);
+  const url = parseUrl(address);
+  if (!url) return null;
   if (url.protocol !== 'http:' && url.protocol !== 'https:') return null;
   if (!scope.site.hosts.includes(url.host)) return null;
   const origin = new URL(scope.site.origin);

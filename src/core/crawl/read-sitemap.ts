@@ -1,5 +1,6 @@
 /** Reads sitemaps (https://www.sitemaps.org/protocol.html), index files and the image extension included. */
 import { XMLParser } from 'fast-xml-parser';
+import { parseUrl } from '../address/parse-url';
 
 export interface SitemapReading {
   /** Absolute addresses of pages. */
@@ -68,6 +69,6 @@ function list(value: unknown): readonly unknown[] {
 function absolute(values: readonly unknown[], base: string): string[] {
   return values.flatMap((value) => {
     const text = typeof value === 'string' ? value.trim() : '';
-    return text !== '' && URL.canParse(text, base) ? [new URL(text, base).href] : [];
+    return text === '' ? [] : (parseUrl(text, base)?.href ?? []);
   });
 }

@@ -1,4 +1,4 @@
-import { parsedUrl } from '../address/resolve-address';
+import { parseUrl } from '../address/parse-url';
 import { attributeText, type Element } from './attribute-value';
 import type { PageTree } from './page-tree';
 
@@ -14,7 +14,7 @@ export function pageLinks(tree: PageTree, base: string): string[] {
     const written = writtenLink(element);
     if (!written || written.startsWith('#') || known.has(written)) continue;
     known.add(written);
-    const url = parsedUrl(written, base);
+    const url = parseUrl(written, base);
     if (url?.protocol !== 'http:' && url?.protocol !== 'https:') continue;
     url.hash = '';
     links.add(url.href);

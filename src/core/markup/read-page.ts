@@ -2,6 +2,7 @@
  * Reads a page: every placement on it, written in its markup, in its own styles and in the style sheets it links.
  * Any text gives a result; comments, templates and scripts are not placements.
  */
+import { parseUrl } from '../address/parse-url';
 import {
   resolveAddress,
   urlOfPath,
@@ -174,9 +175,8 @@ interface PageReader extends PageInput {
 
 /** The address against which what a page refers to resolves. @param pageUrl where the page was read */
 export function baseOf(tree: PageTree, pageUrl: string): string {
-  if (tree.baseHref === null || !URL.canParse(tree.baseHref.trim(), pageUrl)) return pageUrl;
-  const base = new URL(tree.baseHref.trim(), pageUrl);
-  return base.protocol === 'data:' || base.protocol === 'javascript:' ? pageUrl : base.href;
+  const base = tree.baseHref === null ? null : parseUrl(tree.baseHref.trim(), pageUrl);
+  return !base || base.protocol === 'data:' || base.protocol === 'javascript:' ? pageUrl : base.href;
 }
 
 const COMMON_LAZY: ReadonlySet<string> = new Set(LAZY_ATTRIBUTES);
@@ -249,5 +249,5 @@ function xmlBase(base: string, element: Element): string {
     const own = attributeText(at, 'xml:base');
     if (own !== null) around.unshift(own.trim());
   }
-  return around.reduce((outer, own) => (URL.canParse(own, outer) ? new URL(own, outer).href : outer), base);
+  return around.reduce((outer, own) => parseUrl(own, outer)?.href ?? outer, base);
 }

@@ -5,6 +5,7 @@
  * scripts and styles may hold elements: those are passed over too.
  */
 import { decodeHTMLAttribute } from 'entities/decode';
+import { parseUrl } from '../address/parse-url';
 import { isLeadingLink, refreshAddress } from './page-links';
 import { behindTagName, visitAttributes } from './start-tag';
 
@@ -119,8 +120,7 @@ class Scan {
 
   private take(name: string, address: string, rel: string): void {
     if (name === 'base') {
-      if (!this.isBaseKnown && URL.canParse(address, this.pageUrl))
-        this.base = new URL(address, this.pageUrl).href;
+      if (!this.isBaseKnown) this.base = parseUrl(address, this.pageUrl)?.href ?? this.base;
       this.isBaseKnown = true;
     } else if (name !== 'link') this.links.add(address);
     else {
@@ -174,9 +174,10 @@ function absolute(written: ReadonlySet<string>, base: string): string[] {
     const trimmed = address.trim();
     if (trimmed === '' || trimmed.startsWith('#') || /^(?:mailto|tel|javascript|data):/i.test(trimmed))
       continue;
-    if (!URL.canParse(trimmed, base)) continue;
-    const url = new URL(trimmed, base);
-    if (url.hash) url.hash = '';
+    const url = parseUrl(trimmed, base);
+    if (!url) continue;
+    // An empty fragment is one as well.
+    if (trimmed.includes('#')) url.hash = '';
     if (url.protocol === 'http:' || url.protocol === 'https:') urls.add(url.href);
   }
   return [...urls];

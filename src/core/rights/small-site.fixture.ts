@@ -1,4 +1,5 @@
 /** A site of a few pages in memory, asked for its rights. */
+import { parseUrl } from '../address/parse-url';
 import { resolveAddress, siteOfFiles, urlOfPath } from '../address/resolve-address';
 import { pageName, pagePathOf } from '../crawl/crawl-scope';
 import type { Day } from '../dating/day';
@@ -30,7 +31,7 @@ export function pagesIn(files: Readonly<Record<string, string>>): PageOfPlaces<P
       const credits = readPageCredits({
         ...{ tree: readTree(source(text)), address, placements: reading.placements },
         sheets: reading.sheets.map((path) => readHiding(files[path] ?? '')),
-        resolve: (written) => (URL.canParse(written, url) ? new URL(written, url).href : null),
+        resolve: (written) => parseUrl(written, url)?.href ?? null,
       });
       return { address, placements: reading.placements, credits };
     });

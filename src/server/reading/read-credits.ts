@@ -1,5 +1,6 @@
 /** Reads pages with what stands beside their pictures, where credits may be. */
-import { parsedUrl, urlOfPath, type SiteAddressing } from '@/core/address/resolve-address';
+import { parseUrl } from '@/core/address/parse-url';
+import { urlOfPath, type SiteAddressing } from '@/core/address/resolve-address';
 import { readTree } from '@/core/markup/page-tree';
 import { dormantPlacements } from '@/core/markup/place-styles';
 import type { Placement } from '@/core/markup/placement';
@@ -32,7 +33,7 @@ export async function* readCredits(
     const credits = readPageCredits({
       ...{ tree, address: page.path, placements: reading.placements },
       sheets: reading.sheets.map(hidingOf),
-      resolve: (written) => parsedUrl(written, base)?.href ?? null,
+      resolve: (written) => parseUrl(written, base)?.href ?? null,
     });
     yield { address: page.path, placements: reading.placements, credits };
   }

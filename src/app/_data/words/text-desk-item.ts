@@ -1,4 +1,5 @@
 import 'server-only';
+import { parseUrl } from '@/core/address/parse-url';
 import { takesWords, type PlaceWords, type TakenWords } from '@/core/edit/word-edits';
 import { altBranch, type AltBranch } from '@/core/errata/alt-branch';
 import { TAKES_OWN_WORDS, withBearers, type PlacementToCheck } from '@/core/errata/page-to-check';
@@ -283,7 +284,4 @@ function likenessOf({ words, page, link, gathered, ...one }: Standing): string {
   return JSON.stringify([kind, alt, name, caption, around, decorative, hidden, takesWords(words), gathered]);
 }
 
-const resolved = (href: string, page: string) =>
-  URL.canParse(href, `http://site.invalid/${page}`)
-    ? new URL(href, `http://site.invalid/${page}`).href
-    : href;
+const resolved = (href: string, page: string) => parseUrl(href, `http://site.invalid/${page}`)?.href ?? href;

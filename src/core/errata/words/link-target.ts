@@ -1,4 +1,5 @@
 /** Where a link leads, and what that is called. */
+import { parseUrl } from '../../address/parse-url';
 import type { PageToCheck, PlacementToCheck } from '../page-to-check';
 import { tokensOf } from '../../words/content-words';
 
@@ -41,7 +42,7 @@ const OWN_HOST = 'own.invalid';
 /** Where an address on a page leads; `null` where it is none. */
 function urlOn(pagePath: string, href: string): URL | null {
   const base = `https://${OWN_HOST}/${pagePath}`;
-  return URL.canParse(href, base) ? new URL(href, base) : null;
+  return parseUrl(href, base);
 }
 
 /** The target of the link or button that has nothing but this picture; `null` where it is in none. */

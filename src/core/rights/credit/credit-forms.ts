@@ -1,4 +1,5 @@
 /** How an organisation writes its credit lines: a few common forms, and templates of its own. */
+import { parseUrl } from '../../address/parse-url';
 import { commonsName, type CommonsLicence } from '../licences';
 
 /** Forms by their names, as records write them. */
@@ -67,7 +68,7 @@ const changed = ({ isChanged }: CreditFields): string => (isChanged ? 'changed' 
 
 /** The host of an address, which is what people call a site. */
 function siteOf(source: string | null): string {
-  return source !== null && URL.canParse(source) ? new URL(source).host.replace(/^www\./u, '') : '';
+  return source === null ? '' : (parseUrl(source)?.host.replace(/^www\./u, '') ?? '');
 }
 
 /** Fields that a template may name. */

@@ -4,6 +4,7 @@ import { promisify } from 'node:util';
 import { brotliDecompress, gunzip, inflate, inflateRaw } from 'node:zlib';
 import PQueue from 'p-queue';
 import { Agent, request } from 'undici';
+import { parseUrl } from '@/core/address/parse-url';
 import { ProblemError } from '../../problem-error';
 import type { CrawlBudget } from './crawl-budget';
 import { addressProblem, problemOfFailure } from './address-problem';
@@ -267,7 +268,7 @@ function headerOf(headers: Record<string, string | string[] | undefined>, name: 
 }
 
 function nextOf(location: string, from: URL): URL | null {
-  return URL.canParse(location, from) ? new URL(location, from) : null;
+  return parseUrl(location, from);
 }
 
 function waitFor(retryAfter: string | null, otherwiseMs: number): number {

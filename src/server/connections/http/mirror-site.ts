@@ -3,6 +3,7 @@
  * read like the files of a folder. What an earlier reading kept and the server calls unchanged is not fetched again.
  */
 import PQueue from 'p-queue';
+import { parseUrl } from '@/core/address/parse-url';
 import { isPictureAddress, resolveAddress, urlOfPath } from '@/core/address/resolve-address';
 import { scopeOf, ownUrl, type CrawlScope } from '@/core/crawl/crawl-scope';
 import { scanPage } from '@/core/markup/scan-page';
@@ -297,7 +298,7 @@ function roleOf({ type }: Fetched, path: string): FileRole | null {
 
 function importsOf({ url, bytes, charset }: Fetched): string[] {
   const { imports } = readSheet(decodeCss(bytes, { httpCharset: charset }).text);
-  return imports.flatMap(({ value }) => (URL.canParse(value, url) ? [new URL(value, url).href] : []));
+  return imports.flatMap(({ value }) => parseUrl(value, url)?.href ?? []);
 }
 
 /**

@@ -1,6 +1,7 @@
 import { mkdtemp, open, rm } from 'node:fs/promises';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
+import { parseUrl } from '@/core/address/parse-url';
 import type { SiteAddressing } from '@/core/address/resolve-address';
 import { sha256 } from '../../hash';
 import { ProblemError } from '../../problem-error';
@@ -36,7 +37,8 @@ export interface MirrorConnection extends ReadableConnection {
  * @throws ProblemError where the start can't be read
  */
 export async function openMirror(start: string, request: MirrorRequest): Promise<MirrorConnection> {
-  const fetcher = openFetcher(request.allowPrivate && URL.canParse(start) ? [new URL(start).host] : []);
+  const host = parseUrl(start)?.host;
+  const fetcher = openFetcher(request.allowPrivate && host !== undefined ? [host] : []);
   const folder = await mkdtemp(join(tmpdir(), 'ibidem-mirror-'));
   const memory = await packMemory(folder);
   const found = new Map<string, MirrorEntry>();

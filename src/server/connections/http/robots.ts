@@ -1,5 +1,6 @@
 /** What a host asks of those who read it by program (RFC 9309). */
 import robotsParser from 'robots-parser';
+import { parseUrl } from '@/core/address/parse-url';
 import { problemOf } from '../../problem-error';
 import type { CrawlBudget } from './crawl-budget';
 import type { Fetcher } from './fetch-address';
@@ -43,9 +44,7 @@ export async function robotRules(
   const rules = robotsParser(address, new TextDecoder().decode(bytes));
   return {
     mayRead: (url) => rules.isAllowed(url, ROBOT_NAME) !== false,
-    sitemaps: rules
-      .getSitemaps()
-      .flatMap((url) => (URL.canParse(url, address) ? [new URL(url, address).href] : [])),
+    sitemaps: rules.getSitemaps().flatMap((url) => parseUrl(url, address)?.href ?? []),
     delayMs: Math.min(MAX_DELAY_MS, (rules.getCrawlDelay(ROBOT_NAME) ?? 0) * 1000),
     refusal: null,
   };

@@ -1,3 +1,4 @@
+import { parseUrl } from '@/core/address/parse-url';
 import { EDITORS } from '@/core/edition/edition-state';
 import { requireRole, type Actor } from '../../accounts/actor';
 import { openFetcher } from '../../connections/http/fetch-address';
@@ -25,7 +26,7 @@ export async function fetchPicture(
   allowed: PrivateHosts = [],
 ): Promise<void> {
   requireRole(actor, EDITORS, 'bring in pictures');
-  if (!URL.canParse(address) || !/^https?:/i.test(address)) {
+  if (!parseUrl(address) || !/^https?:/i.test(address)) {
     throw new ProblemError({
       code: 'ADDRESS_UNUSABLE',
       what: 'No picture was fetched.',

@@ -5,6 +5,7 @@ import { StringDecoder } from 'node:string_decoder';
 import { createGunzip } from 'node:zlib';
 import { parse as csvParser } from 'csv-parse';
 import { format } from 'date-fns';
+import { parseUrl } from '@/core/address/parse-url';
 import { EDITORS } from '@/core/edition/edition-state';
 import type { SiteAddressing } from '@/core/address/resolve-address';
 import { mayBePage, pageName, pagePathOf } from '@/core/crawl/crawl-scope';
@@ -123,9 +124,8 @@ function textStream(file: ViewsFile): Readable {
 
 /** The page of the site that an address names, or `null`. */
 function pageOf(address: string, pages: Pages): string | null {
-  if (!URL.canParse(address, 'http://site.invalid/')) return null;
-  const url = new URL(address, 'http://site.invalid/');
-  if (!mayBePage(url.href)) return null;
+  const url = parseUrl(address, 'http://site.invalid/');
+  if (!url || !mayBePage(url.href)) return null;
   const whole = pagePathOf(url.href, { ...pages.site, origin: url.origin, hosts: [url.host] });
   return pages.pathOf(whole) ?? pages.pathOf(whole.replace(/\?.*$/s, ''));
 }

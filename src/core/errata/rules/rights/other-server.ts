@@ -1,3 +1,4 @@
+import { parseUrl } from '../../../address/parse-url';
 import type { PlacementKind } from '../../../markup/kinds/kind';
 import type { Rule } from '../../rule';
 
@@ -17,7 +18,7 @@ export const otherServer: Rule = {
   remedy: 'Ask for it, or buy it, and put a copy of your own in its place; else take it off the page.',
   applies: ({ kind, dormant }) => LOADED.has(kind) && !dormant,
   check: ({ url }) => {
-    const parsed = url !== null && URL.canParse(url) ? new URL(url) : null;
+    const parsed = url === null ? null : parseUrl(url);
     if (!parsed || !/^https?:$/u.test(parsed.protocol)) return null;
     return { evidence: `It comes from ${parsed.host}.` };
   },
