@@ -148,6 +148,9 @@ describe('surveys of a live site', () => {
           [id],
         )
       ).rows;
+    const calledMissing = async () =>
+      (await db.pool.query("select 1 from errata where site_id = $1 and rule = 'file/missing'", [id])).rows
+        .length;
     const missing = { held: false, problem: null, size: null };
     const there = { path: 'p.jpg', held: true, problem: null, size: picture.length };
     const others = ['more.jpg', 'own.jpg'].map((path) => ({ path, ...missing }));
@@ -171,15 +174,18 @@ describe('surveys of a live site', () => {
     state = 404;
     expect(differs(await survey(db, id))).toMatchObject({ gonePages: 1 });
     expect(await standing()).toEqual([{ path: 'p.jpg', ...missing }]);
+    expect(await calledMissing()).toBe(1);
     // What is gone does not come back because the server fails the next time.
     state = 403;
     expect(differs(await survey(db, id))).toEqual(NOTHING);
     expect(await standing()).toEqual([
       { path: 'p.jpg', held: false, problem: expect.stringContaining('does not show it'), size: null },
     ]);
+    expect(await calledMissing()).toBe(0);
     state = 404;
     await survey(db, id);
     expect(await standing()).toEqual([{ path: 'p.jpg', ...missing }]);
+    expect(await calledMissing()).toBe(1);
   });
 
   it('read no page anew because what dresses it came in another order', async () => {

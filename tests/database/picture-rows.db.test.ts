@@ -32,7 +32,7 @@ const query = async <R extends object>(text: string) =>
 const fromFiles = () =>
   query(`
     with standing as (select *, coalesce(picture_id, -id) as key from files where site_id = $1 and gone_in is null)
-    select k.key, m.id as file_id, m.picture_id, m.path, p.title, m.sha256 is not null as is_there, m.size_bytes,
+    select k.key, m.id as file_id, m.picture_id, m.path, p.title, m.sha256 is not null or m.problem is not null as is_there, m.size_bytes,
       (select count(*)::int from standing s where s.key = k.key) as files,
       (select sum(s.places)::int from standing s where s.key = k.key) as places, (select sum(s.uses)::int from standing s where s.key = k.key) as uses,
       (select sum(s.undescribed)::int from standing s where s.key = k.key) as undescribed, (select sum(s.reach) from standing s where s.key = k.key) as reach,
@@ -57,6 +57,7 @@ describe('rows of pictures', () => {
     ['a file that is gone', "update files set gone_in = 1 where site_id = $1 and path = 'a.png'"],
     ['one that is back', "update files set gone_in = null where site_id = $1 and path = 'a.png'"],
     ['one that came', "insert into files (site_id, path, seen_in, size_bytes) values ($1, 'c.png', 1, 5)"],
+    ['one that is there and can’t be read', "update files set problem = 'too busy' where site_id = $1 and path = 'none.png'"],
     ['a title', "update pictures set title = 'Boats' where site_id = $1 and id = (select min(id) from pictures)"],
     ['age and belief', "update pictures set overdue = 2, taken_until = 9000, is_placeholder = true, placeholder_belief = 0.9 where site_id = $1"],
     ['something that changed', `update pictures set changed = '{"name": "Hall", "on": 1, "how": "x"}' where site_id = $1`],

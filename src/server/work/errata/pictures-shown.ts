@@ -47,7 +47,7 @@ export async function picturesShown(
   paths: readonly string[],
 ): Promise<Map<string, PictureFacts>> {
   const { rows } = await pool.query<Row>(
-    `select f.path, f.sha256 is not null as is_there, f.near_path, f.near_kind, f.width_px, f.height_px, f.size_bytes, f.format, f.modified_ms,
+    `select f.path, f.sha256 is not null or f.problem is not null as is_there, f.near_path, f.near_kind, f.width_px, f.height_px, f.size_bytes, f.format, f.modified_ms,
        m.modified_ms as master_modified_ms, m.path as master_path, f.picture_id, p.kind, p.taken_from, p.taken_until, p.because, p.against,
        p.current_until, p.overdue, p.changed, p.is_placeholder and p.leftover_files ? f.path as is_placeholder, p.clues, l.metadata, p.alt_texts, t.text as read_text,
        array(select distinct s.name from picture_subjects ps join subjects s on s.id = ps.subject_id and s.kind = 'person'

@@ -9,7 +9,7 @@ export const havePictureRows = (db: Database, siteId: number): Promise<void> =>
 const MAKE = `
   insert into picture_rows (site_id, key, file_id, picture_id, path, title, is_there, size_bytes, files, places, uses, undescribed, reach,
     overdue, taken_until, is_placeholder, belief, is_changed)
-  select $1, g.key, m.id, m.picture_id, m.path, p.title, m.sha256 is not null, m.size_bytes, g.files, g.places, g.uses, g.undescribed, g.reach,
+  select $1, g.key, m.id, m.picture_id, m.path, p.title, m.sha256 is not null or m.problem is not null, m.size_bytes, g.files, g.places, g.uses, g.undescribed, g.reach,
     coalesce(p.overdue, 0), p.taken_until, coalesce(p.is_placeholder, false), coalesce(p.placeholder_belief, 0), p.changed is not null
   from (
     select coalesce(f.picture_id, -f.id) as key, count(*)::int as files, sum(f.places)::int as places, sum(f.uses)::int as uses,

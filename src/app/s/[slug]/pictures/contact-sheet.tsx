@@ -13,8 +13,8 @@ interface ContactSheetProps {
 
 /** The worst that holds of a picture, in two words; `null` where nothing does. */
 function mark(row: PictureRow): { readonly text: string; readonly look: string } | null {
-  if (row.sha256 === null && row.isPlaced) return { text: 'missing', look: 'text-must' };
   if (row.problem) return { text: 'can’t be read', look: 'text-must' };
+  if (row.sha256 === null && row.isPlaced) return { text: 'missing', look: 'text-must' };
   if (row.is_placeholder && row.places > 0) return { text: 'leftover', look: 'text-must' };
   if (row.undescribed > 0) return { text: 'no alt text', look: 'text-must' };
   if (row.changed && row.places > 0) return { text: 'changed since', look: 'text-should' };

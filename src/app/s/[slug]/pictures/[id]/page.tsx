@@ -84,7 +84,7 @@ export default async function PictureRecord({ params }: { params: Promise<{ slug
       </div>
       <WordsMargin
         placements={standing}
-        isMissing={!file.sha256}
+        isMissing={!file.sha256 && !file.problem}
         problem={file.problem}
         wrong={<FoundWrong errata={errata} />}
       >

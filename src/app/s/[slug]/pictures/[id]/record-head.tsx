@@ -24,7 +24,12 @@ export function RecordHead({ slug, found, mayTeach, isCounted }: RecordHeadProps
   const src = file.sha256 ? `/s/${slug}/image/${file.sha256}` : null;
   return (
     <div className="mt-3 flex gap-5 max-md:flex-col">
-      <Mat src={src ? `${src}?whole` : null} alt={src ? '' : 'missing'} width={420} height={280} />
+      <Mat
+        src={src ? `${src}?whole` : null}
+        alt={src ? '' : file.problem ? 'can’t be read' : 'missing'}
+        width={420}
+        height={280}
+      />
       <div className="min-w-0">
         {picture ? (
           <TitleLine
