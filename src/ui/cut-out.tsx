@@ -50,7 +50,7 @@ export function CutOut({ placement, src, children }: CutOutProps) {
                 loading="lazy"
               />
             ) : (
-              <span className="text-sm text-ink-3">missing</span>
+              <span className="text-sm text-ink-3">no picture</span>
             )}
           </div>
         )}

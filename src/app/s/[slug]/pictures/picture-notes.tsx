@@ -26,7 +26,7 @@ export function PictureNotes({ slug, row, mayTeach }: PictureNotesProps) {
   const places = row.places === 1 ? 'Swap it' : `Swap all ${row.places.toLocaleString('en')}`;
   return (
     <>
-      {row.sha256 === null && row.isPlaced ? (
+      {row.sha256 === null && !row.problem && row.isPlaced ? (
         <Note degree="must" head="the file is missing">
           {count(row.places, 'place')} ask for it and show a gap. {swap('Choose another picture')}
         </Note>

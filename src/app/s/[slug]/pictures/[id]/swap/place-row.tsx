@@ -47,7 +47,7 @@ export function PlaceRow({ place, oldSrc, oldSize, isChosen, onChoose, after, ow
           {oldSrc ? (
             <img src={oldSrc} alt="" className="h-full w-full object-cover" />
           ) : (
-            <span className="text-sm text-ink-3">missing</span>
+            <span className="text-sm text-ink-3">no picture</span>
           )}
         </div>
         <p className="mt-1 truncate">{name}</p>
