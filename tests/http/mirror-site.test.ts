@@ -293,6 +293,45 @@ describe('a second reading', () => {
     await fetcher.close();
   });
 
+  it('that is stopped leaves what dresses its pages and waits', async () => {
+    const sheets = Array.from({ length: 60 }, (_, n) => `/s${n}.css`);
+    server = await standIn((path) =>
+      path === '/'
+        ? sheets.map((sheet) => `<link rel=stylesheet href=${sheet}>`).join('')
+        : (_request, response) =>
+            void setTimeout(() => response.writeHead(200, { 'content-type': 'text/css' }).end('p{}'), 50),
+    );
+    const fetcher = openFetcher([server.host]);
+    const start = `${server.origin}/`;
+    const scope = await scopeOfStart(fetcher, start);
+    const kept = memory();
+    const isStopped = () => kept.entries.size > 0;
+    const first = await mirrorSite({ start, scope, fetcher, memory: kept, year: 2026, isStopped });
+    expect(server.asked.filter((path) => path.endsWith('.css')).length).toBeLessThan(20);
+    // Nothing is told of it: the reading goes on another time, and asks for it then.
+    expect(first.skipped).toEqual([]);
+    const entries = [...kept.entries.values()].filter(({ role }) => role === 'page');
+    const resume = { done: [start], open: [], entries };
+    const rest = await mirrorSite({ start, scope, fetcher, memory: kept, year: 2026, resume });
+    expect(rest.files).toHaveLength(61);
+    await fetcher.close();
+  });
+
+  it('that is stopped asks no more of a host that asks for a pace', async () => {
+    const links = Array.from({ length: 30 }, (_, n) => `<a href=/${n}.html>${n}</a>`).join('');
+    server = await standIn((path) =>
+      path === '/robots.txt' ? 'User-agent: *\nCrawl-delay: 0.1' : path === '/' ? links : '<p>',
+    );
+    const fetcher = openFetcher([server.host]);
+    const start = `${server.origin}/`;
+    const scope = await scopeOfStart(fetcher, start);
+    const kept = memory();
+    const isStopped = () => kept.entries.size >= 3;
+    await mirrorSite({ start, scope, fetcher, memory: kept, year: 2026, isStopped });
+    expect(server.asked.filter((path) => path.endsWith('.html'))).toHaveLength(2);
+    await fetcher.close();
+  });
+
   it('remembers what led on, and what was no page', async () => {
     server = await standIn({
       '/': '<a href=/old>1</a><a href=/new>2</a><a href=/paper>3</a>',

@@ -10,8 +10,8 @@ describe('parseUrl', () => {
     ['http://[::1', undefined, null],
     ['a', 'none', null],
   ])('%s beside %s, however often it is asked', (address, base, href) => {
-    for (let n = 0; n < 20_000; n++)
-      if ((parseUrl(address, base)?.href ?? null) !== href) expect(n).toBe('the same');
-    expect(parseUrl(address, base)?.href ?? null).toBe(href);
+    // What is compiled after thousands of calls must say the same.
+    const told = new Set(Array.from({ length: 20_000 }, () => parseUrl(address, base)?.href ?? null));
+    expect([...told]).toEqual([href]);
   });
 });

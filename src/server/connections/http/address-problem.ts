@@ -31,7 +31,8 @@ export function isGone(error: unknown): boolean {
   return status === 404 || status === 410;
 }
 
-const WHYS: Readonly<Record<string, string>> = {
+/** What the codes of failed connections mean to whoever reads them. */
+const IN_WORDS: Readonly<Record<string, string>> = {
   ECONNREFUSED: 'Nothing answers there (ECONNREFUSED).',
   ECONNRESET: 'The connection was closed before the answer was whole (ECONNRESET).',
   UND_ERR_SOCKET: 'The connection was closed before the answer was whole.',
@@ -58,7 +59,7 @@ export function problemOfFailure(error: unknown, url: string): ProblemError {
   return addressProblem(
     'ADDRESS_UNREACHED',
     url,
-    WHYS[code] ?? `The connection failed (${code || message}).`,
+    IN_WORDS[code] ?? `The connection failed (${code || message}).`,
   );
 }
 

@@ -16,6 +16,7 @@ describe('the budget of a crawl', () => {
     paced.paced(10_000);
     now += 135_000;
     expect([plain.spent, paced.spent]).toEqual(['time', null]);
+    expect([plain.atOnce(6), paced.atOnce(6)]).toEqual([6, 1]);
     now += paced.maxRequests * 10_000;
     expect(paced.spent).toBe('time');
   });

@@ -8,6 +8,8 @@ export interface CrawlBudget {
   spend(): void;
   /** The host asks for so many ms between two requests: what it asks for is not held against it. */
   paced(everyMs: number): void;
+  /** How many requests may be under way at once, of so many: one where the host asks for a pace. More would wait, and a stop with them. */
+  atOnce(most: number): number;
   /** Why nothing more is to be asked for; `null` while there is something left. */
   readonly spent: 'requests' | 'time' | null;
   /** Of all requests, how many sitemaps, and what dresses pages, may take: the pages come first. */
@@ -33,6 +35,7 @@ export function crawlBudget(maxPages: number, clock: () => number = () => perfor
   const maxRequests = Math.ceil(maxPages * REQUESTS_A_PAGE) + LEAST_REQUESTS;
   const from = clock();
   let msOfAll = maxPages * MS_A_PAGE + LEAST_MS;
+  let isPaced = false;
   let requests = 0;
   return {
     maxRequests,
@@ -43,7 +46,9 @@ export function crawlBudget(maxPages: number, clock: () => number = () => perfor
     },
     paced: (everyMs) => {
       msOfAll += maxRequests * everyMs;
+      isPaced = true;
     },
+    atOnce: (most) => (isPaced ? 1 : most),
     get spent() {
       if (requests >= maxRequests) return 'requests';
       return clock() >= from + Math.min(LONGEST_MS, msOfAll) ? 'time' : null;

@@ -166,7 +166,8 @@ class CrawlState {
   ) {
     this.traps = watchForTraps(options.year);
     this.maxPages = options.maxPages ?? CRAWL_LIMITS.maxPages;
-    this.lanes = new PQueue({ concurrency: options.concurrency ?? CRAWL_LIMITS.concurrency });
+    const { budget, concurrency = CRAWL_LIMITS.concurrency } = options;
+    this.lanes = new PQueue({ concurrency: budget.atOnce(concurrency) });
   }
 
   /** Takes up a reading that was stopped: what it had read is not read again. */

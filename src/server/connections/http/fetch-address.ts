@@ -188,7 +188,7 @@ export function openFetcher(allowed: PrivateHosts, given: Partial<FetchLimits> =
           if ((status >= 200 && status < 300) || status === 304) return fetched;
           throw addressProblem('ADDRESS_STATUS', url.href, statusText(status), status);
         }
-        const next = nextOf(location, url);
+        const next = parseUrl(location, url);
         if (next === null || !/^https?:$/.test(next.protocol)) {
           throw addressProblem(
             'ADDRESS_REDIRECT',
@@ -265,10 +265,6 @@ const EMPTY: Uint8Array = new Uint8Array(0);
 function headerOf(headers: Record<string, string | string[] | undefined>, name: string): string | null {
   const value = headers[name];
   return (Array.isArray(value) ? value[0] : value) ?? null;
-}
-
-function nextOf(location: string, from: URL): URL | null {
-  return parseUrl(location, from);
 }
 
 function waitFor(retryAfter: string | null, otherwiseMs: number): number {

@@ -154,6 +154,9 @@ export async function mirrorSite(options: MirrorOptions): Promise<Mirror> {
       passed: (target, finalUrl) => memory.passed(target, finalUrl),
       ...(onProgress ? { progress: onProgress } : {}),
     },
+  }).catch((error: unknown) => {
+    dressing.leave();
+    throw error;
   });
   await dressing.done();
   if (summary.endedBy === 'requests' || summary.endedBy === 'time')
@@ -195,7 +198,7 @@ interface Failing {
 
 /** Fetches style sheets (imports followed) and manifests while the pages are read, each once. */
 function fetchDressing(
-  { scope, fetcher, memory, budget }: MirrorOptions & { readonly budget: CrawlBudget },
+  { scope, fetcher, memory, budget, isStopped }: MirrorOptions & { readonly budget: CrawlBudget },
   entries: Map<string, MirrorEntry>,
   { failed, stands }: Failing,
 ) {
@@ -251,10 +254,15 @@ function fetchDressing(
         continue;
       }
       requests++;
+      queue.concurrency = budget.atOnce(CRAWL_LIMITS.concurrency);
       queue
-        .add(() =>
-          budget.spent ? leaveOut(url, ENDED_BEFORE, { from, depth }) : read(address.path, { from, depth }),
-        )
+        .add(() => {
+          // Whoever stopped the reading goes on with it another time, and asks for it then.
+          if (isStopped?.()) return;
+          return budget.spent
+            ? leaveOut(url, ENDED_BEFORE, { from, depth })
+            : read(address.path, { from, depth });
+        })
         .catch((error: unknown) => {
           failure ??= error;
         });
@@ -276,6 +284,8 @@ function fetchDressing(
   };
   return {
     ask,
+    /** Asks for nothing more. */
+    leave: () => queue.clear(),
     async done() {
       await queue.onIdle();
       // What is no matter of one address, as a disk that is full, ends the reading.
