@@ -22,7 +22,7 @@ export function Mat({ src, alt, width, height }: MatProps) {
       ) : (
         <span className="flex flex-col items-center gap-1 text-sm text-ink-3">
           <ImageOff size={20} aria-hidden />
-          {alt || 'no file'}
+          {alt || 'no picture'}
         </span>
       )}
     </div>

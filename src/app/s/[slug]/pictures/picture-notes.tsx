@@ -33,7 +33,7 @@ export function PictureNotes({ slug, row, mayTeach }: PictureNotesProps) {
       ) : null}
       {row.problem ? (
         <Note degree="must" head="it can’t be read">
-          {row.problem}
+          {row.problem} {row.isPlaced ? swap('Choose another picture') : null}
         </Note>
       ) : null}
       {row.places > 0 ? <LeftoverNote {...{ slug, row, mayTeach }} swap={swap(places)} /> : null}

@@ -176,7 +176,7 @@ function NoteOfPlace({ note, isChosen, onChosen, place }: NoteOfPlaceProps) {
       </button>
       {isChosen ? (
         <div className="mt-1 space-y-1.5 pb-1 text-sm">
-          <Mat src={image} alt={image ? '' : 'no file'} width={236} height={132} />
+          <Mat src={image} alt={image ? '' : 'no picture'} width={236} height={132} />
           {wrong.map(({ degree, head, why, remedy }) => (
             <div key={`${head} ${why}`}>
               <p>
