@@ -239,6 +239,12 @@ describe('errata of a site', () => {
       groups.map(({ places, pages, ids: errata }) => [places, pages, errata.length]),
       'one act',
     ).toEqual([[2, 2, 2]]);
+    const numberOf = async (asked: Partial<ErrataQuery>) =>
+      (await listErrata(siteId, { ...ALL, rule: 'fresh/placeholder', ...asked })).groups;
+    expect(await numberOf({}), 'one group in two sections').toBe(1);
+    expect(await numberOf({ section: 'club' }), 'its part there').toBe(1);
+    expect(await numberOf({ sheet: 9 }), 'behind the last sheet').toBe(1);
+    expect(await numberOf({ filter: 'stet' })).toBe(0);
     expect(new Set(await found({ rule: 'fresh/placeholder' }))).toEqual(
       new Set(['index.html fresh/placeholder', 'club/x.html fresh/placeholder']),
     );

@@ -3,6 +3,7 @@ import { join } from 'node:path';
 import sharp from 'sharp';
 import { beforeAll, expect, it } from 'vitest';
 import { findPages } from '@/app/_data/find/found-pages';
+import { listPages } from '@/app/_data/pages/pages';
 import { findPictures } from '@/app/_data/find/found-pictures';
 import { facade, hands, river, stage } from '@demo/site/scenes';
 import { connected } from '../fixtures/connected';
@@ -59,15 +60,32 @@ it('finds pictures by title, subject, words, name, writing and page, in this ord
 });
 
 it('finds pages by title, address and text; what stands in the menu of all is no find', async () => {
-  const { rows, all } = await findPages(siteId, 'organ');
+  const { rows, all, isEverywhere } = await findPages(siteId, 'organ');
   expect(rows.map(({ path, found_in: where }) => [path, where])).toEqual([
     ['organ/new.html', 'title'],
     ['organ/index.html', 'address'],
     ['a.html', 'text'],
   ]);
   expect(rows[2]?.text).toContain('organ');
-  expect(all).toBe(3);
+  // As the list of pages counts them, to which the number leads.
+  expect({ all, isEverywhere }).toEqual({ all: 6, isEverywhere: true });
+  expect(all).toBe(
+    (await listPages(siteId, { query: 'organ', section: null, filter: 'all', order: 'address', sheet: 1 }))
+      .total,
+  );
 });
+
+it.each([
+  ['words of some pages alone', 'pipes', { all: 1, isEverywhere: false, rows: [['a.html', 'text']] }],
+  ['one word in the title, one in the text', 'bells pipes', { all: 1, isEverywhere: false, rows: [['a.html', 'text']] }],
+  ['the beginning of a word of a title', 'orga new', { all: 1, isEverywhere: false, rows: [['organ/new.html', 'title']] }],
+  ['what begins no word of the title', 'ells', { all: 0, isEverywhere: false, rows: [] }],
+  ['words in the menu of all, where they are said more often', 'bells organ', { all: 6, isEverywhere: true, rows: [['a.html', 'text']] }],
+  ['nothing', '', { all: 0, isEverywhere: false, rows: [] }],
+])('finds pages by %s', async (_, query, expected) => {
+  const { rows, ...told } = await findPages(siteId, query);
+  expect({ ...told, rows: rows.map(({ path, found_in: where }) => [path, where]) }).toEqual(expected);
+}); // prettier-ignore
 
 it.each([
   ['words in several places', 'organ hall', ['img/hall.png']],

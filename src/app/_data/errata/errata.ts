@@ -107,6 +107,8 @@ interface Tally {
   readonly degree: Degree;
   readonly stands: boolean;
   readonly count: number;
+  /** Groups that it is in. */
+  readonly groups: number;
 }
 
 const DEGREES: readonly Degree[] = ['must', 'should', 'note'];
@@ -117,10 +119,12 @@ function moreOf(some: readonly number[], others: readonly number[]): number {
   return at < 0 ? 0 : (others[at] ?? 0) - (some[at] ?? 0);
 }
 
+/** Whether a filter has what is counted there. */
+const fits = ({ stands, degree }: Tally, name: ErrataFilter): boolean =>
+  name === 'stet' ? stands : !stands && (name === 'all' || name === degree);
+
 /** How many each filter has, and the rules that found something of the chosen one, the gravest first. */
 function summed(tally: readonly Tally[], filter: ErrataFilter) {
-  const fits = ({ stands, degree }: Tally, name: ErrataFilter) =>
-    name === 'stet' ? stands : !stands && (name === 'all' || name === degree);
   const counts = Object.fromEntries(
     ERRATA_FILTERS.map((name) => [
       name,
@@ -149,19 +153,25 @@ export async function listErrata(siteId: number, { filter, rule, section, owner,
   const { pool } = database();
   await haveErrataGroups(database(), siteId);
   const of = `errata_groups w where w.site_id = $1 and ($2::text is null or w.section = $2) and ${ownedBy('w.section', '$3')}`;
+  const asked = `${of} and ${CONDITION[filter]} and ($4::text is null or w.rule = $4)`;
   const [{ rows: tally }, { rows }] = await Promise.all([
     pool.query<Tally>(
-      `select w.rule, w.degree, w.stands, sum(w.places)::int as count from ${of} group by 1, 2, 3`,
+      `select rule, degree, stands, sum(places)::int as count, count(*)::int as groups from (
+         select w.rule, w.degree, w.stands, w.places from ${of} and not w.is_split
+         union all select min(w.rule), min(w.degree), bool_or(w.stands), sum(w.places) from ${of} and w.is_split group by w.whole) w
+       group by 1, 2, 3`,
       [siteId, section, owner],
     ),
-    // Groups are kept by section: those of the sheet are put together, with what they show.
-    pool.query<Omit<ErrataGroup, 'ids'> & { readonly groups: number; readonly ids: string }>(
+    // Groups are kept by section: those that several have are put together, with what those of the sheet show.
+    pool.query<Omit<ErrataGroup, 'ids'> & { readonly ids: string }>(
       `with sheet as (
-         select min(${degreeOrder('w')}) as worst, sum(w.weight) as weight, sum(w.places)::int as places, sum(w.pages)::int as pages,
-           sum(w.fixes)::int as fixes, sum(w.reach) as reach, min(w.first_id) as first_id, array_agg(w.id) as parts, count(*) over ()::int as groups
-         from ${of} and ${CONDITION[filter]} and ($4::text is null or w.rule = $4) group by w.whole
+         (select ${degreeOrder('w')} as worst, w.weight, w.places, w.pages, w.fixes, w.reach, w.first_id, array[w.id] as parts
+           from ${asked} and not w.is_split order by worst, w.weight desc, w.first_id limit $5 + ${ROWS})
+         union all
+         (select min(${degreeOrder('w')}), sum(w.weight), sum(w.places)::int, sum(w.pages)::int, sum(w.fixes)::int, sum(w.reach), min(w.first_id), array_agg(w.id)
+           from ${asked} and w.is_split group by w.whole)
          order by worst, weight desc, first_id limit ${ROWS} offset $5
-       ), shown as (
+       ), shown as materialized (
          select w.*, o.ids, (array(select u.id from errata_groups g, unnest(g.ids[1:${OTHERS_SHOWN + 1}]) with ordinality as u(id, n)
            where g.id = any(w.parts) order by g.top_weight desc, g.first_id, u.n limit ${OTHERS_SHOWN + 1})) as first_ids
          from sheet w, lateral (
@@ -171,7 +181,7 @@ export async function listErrata(siteId: number, { filter, rule, section, owner,
            where g.before < ${MOST_OF_GROUP}) o
        )
        select e.id::int as id, e.rule, e.degree, e.level, e.evidence, e.branch, e.fix, p.id as page_id, e.page_path, p.title, x.line, x.kind, x.id::float8 as placement_id,
-         g.id as file_id, g.picture_id, g.path, g.sha256, w.places, w.pages, w.fixes, w.groups, w.reach, w.ids,
+         g.id as file_id, g.picture_id, g.path, g.sha256, w.places, w.pages, w.fixes, w.reach, w.ids,
          (select coalesce(jsonb_agg(jsonb_build_object('page_id', q.id, 'page_path', o.page_path, 'line', y.line) order by n), '[]')
            from unnest(w.first_ids[2:]) with ordinality as u(other, n) join errata o on o.id = u.other
            left join pages q on q.site_id = o.site_id and q.path = o.page_path and o.placement_id is not null
@@ -187,7 +197,9 @@ export async function listErrata(siteId: number, { filter, rule, section, owner,
     ),
   ]);
   const { counts, rules } = summed(tally, filter);
-  const groups = rows[0]?.groups ?? 0;
+  const groups = tally
+    .filter((one) => fits(one, filter) && (rule === null || one.rule === rule))
+    .reduce((sum, one) => sum + one.groups, 0);
   // As text they come in a tenth of the time that lists of numbers take.
   const listed = rows.map(({ ids, ...row }): ErrataGroup => ({ ...row, ids: ids.split(',').map(Number) }));
   return { rows: listed, counts, rules, groups, sheets: Math.max(1, Math.ceil(groups / ROWS)) };

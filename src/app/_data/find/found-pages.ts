@@ -1,7 +1,6 @@
 import 'server-only';
 import { database } from '@/server/db/database';
-import { tsQuery } from '../query';
-import { ASKED } from './asked-words';
+import { searchedWords, tsQuery } from '../query';
 
 export interface FoundPage {
   readonly id: number;
@@ -9,13 +8,17 @@ export interface FoundPage {
   readonly title: string;
   readonly places: number;
   readonly reach: number;
-  readonly found_in: 'title' | 'address' | 'text' | 'parts';
+  /** `text`: all of the words there, or some there and the others in its title or address. */
+  readonly found_in: 'title' | 'address' | 'text';
   /** Of the page’s text the lines around the words. */
   readonly text: string | null;
 }
 
 export interface FoundPages {
+  /** Pages that have the words, as the list of pages counts them. */
   readonly all: number;
+  /** Whether nearly all pages have them: then the rows are of those that say them where others don't, or more often. */
+  readonly isEverywhere: boolean;
   readonly rows: readonly FoundPage[];
 }
 
@@ -23,36 +26,57 @@ const SHOWN = 12;
 
 /** Words that so large a share of the pages have stand in what all pages have, as a list of links. */
 const EVERYWHERE = 0.6;
+/** From so many pages it is told how often most pages say such words. */
+const SAMPLED = 200;
+/** So many pages, those with most readers, are looked through for saying them more often: what is searched lies beside its row. */
+const LOOKED_THROUGH = 2000;
+
+/** How often a page's text says the words of a query, as a number to compare. Its title and address count for nothing. */
+const OFTEN = `(select ts_rank('{0, 1, 0, 0}', p.search, to_tsquery('simple', $2)) from pages p where p.id = found.id)`;
 
 /**
  * Pages of a site that have some words in their title, their address or their text, in this order; then by reach. Where
  * nearly all pages have them, those are left out that say them no more often than most pages do.
  */
 export async function findPages(siteId: number, query: string): Promise<FoundPages> {
-  const words = tsQuery(query);
-  if (words === '') return { all: 0, rows: [] };
-  // What is searched lies beside its rows: it is fetched once for all that is asked of it.
-  const { rows } = await database().pool.query<FoundPage & { readonly of_all: number }>(
-    `with ${ASKED}, found as (
-       select p.id, p.path, p.title, p.places, p.reach, p.words, ts_rank('{0, 1, 0, 0}', v.search, q) as often,
-         case when v.search @@ in_a then 'title' when v.search @@ in_b or p.path ilike '%' || $3 || '%' then 'address'
-           when v.search @@ in_c then 'text' else 'parts' end as found_in
-       from asked, pages p cross join lateral (select p.search || ''::tsvector as search offset 0) v where p.id in (select pages_with($1, to_tsquery('simple', $2))
+  const words = searchedWords(query);
+  if (words.length === 0) return { all: 0, isEverywhere: false, rows: [] };
+  const { rows } = await database().pool.query<{
+    all: number;
+    is_everywhere: boolean;
+    rows: FoundPage[] | null;
+  }>(
+    `with found as materialized (
+       select id, path, title, places, reach, case when title ilike all ($4::text[]) and title ~* all ($5::text[]) then 'title'
+         when path ilike '%' || $3 || '%' or path ilike all ($4::text[]) then 'address' else 'text' end as found_in
+       from pages where id in (select pages_with($1, to_tsquery('simple', $2))
          union select id from pages where site_id = $1 and gone_in is null and path ilike '%' || $3 || '%')
-     ), usual as (
-       select count(*) as pages, mode() within group (order by often) as often,
-         (select count(*) from pages where site_id = $1 and gone_in is null) as of_site
-       from found where found_in in ('text', 'parts')
+     ), counted as materialized (
+       select count(*)::int as of_all, count(*) filter (where found_in <> 'text') >= ${SHOWN} as is_full, count(*) filter (where found_in = 'text') >= ${EVERYWHERE}
+         * (select count(*) from pages where site_id = $1 and gone_in is null) as is_everywhere from found
+     ), usual as materialized (
+       select mode() within group (order by often) as often from (
+         select ${OFTEN} as often from (select id from found where found_in = 'text' order by hashint4(id) limit ${SAMPLED}) found) sampled
+     ), by_reach as (
+       select * from found where found_in = 'text' order by reach desc, path limit ${LOOKED_THROUGH}
      ), listed as (
-       select found.*, count(*) over ()::int as of_all from found, usual
-       where found_in not in ('text', 'parts') or usual.pages < ${EVERYWHERE} * usual.of_site or found.often > usual.often * 1.001
-       order by array_position(array['title', 'address', 'text', 'parts'], found_in), reach desc, path limit ${SHOWN}
+       (select * from found where found_in <> 'text' order by found_in = 'address', reach desc, path limit ${SHOWN})
+       union all (select found.* from by_reach found, counted where not is_everywhere and not is_full limit ${SHOWN})
+       union all (select found.* from by_reach found, counted, usual where is_everywhere and not is_full and ${OFTEN} > usual.often * 1.001 limit ${SHOWN})
      )
-     select l.id, l.path, l.title, l.places, l.reach, l.found_in, l.of_all,
-       case when l.found_in = 'text' then ts_headline('simple', l.words, q, 'StartSel="", StopSel="", MaxWords=24, MinWords=12, MaxFragments=1') end as text
-     from listed l, asked
-     order by array_position(array['title', 'address', 'text', 'parts'], l.found_in), l.reach desc, l.path`,
-    [siteId, words, query.replace(/[\\%_]/g, '\\$&')],
+     select of_all as all, is_everywhere, (select jsonb_agg(l) from (
+       select listed.*, case when found_in = 'text' then (select ts_headline('simple', p.words, to_tsquery('simple', $2),
+           'StartSel="", StopSel="", MaxWords=24, MinWords=12, MaxFragments=1') from pages p where p.id = listed.id) end as text
+       from listed order by array_position(array['title', 'address', 'text'], found_in), reach desc, path limit ${SHOWN}) l) as rows
+     from counted`,
+    [
+      siteId,
+      tsQuery(query),
+      query.replace(/[\\%_]/g, '\\$&'),
+      words.map((word) => `%${word}%`),
+      words.map((word) => `(^|[^[:alnum:]])${word}`),
+    ],
   );
-  return { all: rows[0]?.of_all ?? 0, rows };
+  const [answer] = rows;
+  return { all: answer?.all ?? 0, isEverywhere: answer?.is_everywhere ?? false, rows: answer?.rows ?? [] };
 }

@@ -2,7 +2,6 @@ import 'server-only';
 import { database } from '@/server/db/database';
 import { havePictureRows } from '@/server/work/pictures/picture-rows';
 import { tsQuery } from '../query';
-import { ASKED } from './asked-words';
 
 /** Where a word was found, the weightiest first; `parts`: some of the words here, the others there. */
 const FOUND_IN = ['title', 'subject', 'words', 'name', 'picture', 'parts', 'page'] as const;
@@ -34,6 +33,12 @@ const SHOWN = 12;
 /** What stands on so large a share of the pages is furniture: whoever looks for a word does not mean it. */
 const FURNITURE = 0.25;
 
+/** SQL: the words of parameter 2 as a text search in one part of what is known of a file, by its weight. */
+const inPart = (weight: 'A' | 'B' | 'D') => `to_tsquery('simple', replace($2, ':*', ':*${weight}'))`;
+
+/** SQL: the pages that show a picture that was found. Asked only of those that have as many places. */
+const PAGES = `(select coalesce(p.pages, m.pages) from files m left join pictures p on p.id = m.picture_id where m.id = found.file_id)`;
+
 /**
  * Pictures of a site that something speaks of in some words, the weightiest place first; furniture last.
  *
@@ -44,41 +49,50 @@ export async function findPictures(siteId: number, query: string): Promise<Found
   if (words === '') return { all: 0, rows: [] };
   await havePictureRows(database(), siteId);
   const { rows } = await database().pool.query<FoundPicture & { readonly of_all: number }>(
-    `with ${ASKED},
+    `with asked as (select to_tsquery('simple', $2) as q),
      hits as (
-       select p.id as key, 'title' as found_in, p.title as text from pictures p, asked
+       select p.id as key, 'title' as found_in from pictures p, asked
          where p.site_id = $1 and p.title is not null and to_tsvector('simple', p.title) @@ q
-       union all select f.picture_id, 'subject', s.name from subjects s join picture_subjects ps on ps.site_id = s.site_id and ps.subject_id = s.id
+       union all select f.picture_id, 'subject' from subjects s join picture_subjects ps on ps.site_id = s.site_id and ps.subject_id = s.id
          join files f on f.site_id = s.site_id and f.sha256 = ps.sha256 and f.gone_in is null, asked
          where s.site_id = $1 and f.picture_id is not null and to_tsvector('simple', s.name) @@ q
-       union all select coalesce(f.picture_id, -f.id), case when f.search @@ in_a then 'words' when f.search @@ in_b then 'name'
-           when f.search @@ in_d then 'page' else 'parts' end, f.path from files f, asked
-         where f.id in (select files_with($1, to_tsquery('simple', $2)))
-       union all select coalesce(f.picture_id, -f.id), 'name', f.path from files f where f.site_id = $1 and f.gone_in is null and f.path ilike '%' || $3 || '%'
-       union all select f.picture_id, 'picture', t.text from files f join readings t on t.sha256 = f.sha256, asked
+       union all select key, found_in from files_saying($1, to_tsquery('simple', $2), ${inPart('A')}, ${inPart('B')}, ${inPart('D')})
+       union all select coalesce(f.picture_id, -f.id), 'name' from files f where f.site_id = $1 and f.gone_in is null and f.path ilike '%' || $3 || '%'
+       union all select f.picture_id, 'picture' from files f join readings t on t.sha256 = f.sha256, asked
          where f.site_id = $1 and f.gone_in is null and f.picture_id is not null and to_tsvector('simple', t.text) @@ q
      ), best as (
-       select distinct on (key) key, found_in, text, array_position($4::text[], found_in) as place from hits order by key, place, text
-     ), size as (select greatest(1, count(*)) as pages from pages where site_id = $1 and gone_in is null),
-     listed as (
-       select m.id, m.path, m.sha256, p.title, coalesce(p.words, m.words) as words, g.places, coalesce(p.pages, m.pages) as pages,
-         b.found_in, b.text, m.picture_id, count(*) over ()::int as of_all,
-         row_number() over (order by (coalesce(p.pages, m.pages) > 2 and coalesce(p.pages, m.pages) > ${FURNITURE} * size.pages and b.found_in <> 'title'), b.place, g.places desc, m.path) as standing
-       from best b join picture_rows g on g.site_id = $1 and g.key = b.key join files m on m.id = g.file_id left join pictures p on p.id = m.picture_id, size
-       order by standing limit ${SHOWN}
+       select key, min(array_position($4::text[], found_in)) as place from hits group by key
+     ), found as materialized (
+       select g.key, g.file_id, g.picture_id, g.path, g.title, g.places, b.place from best b join picture_rows g on g.site_id = $1 and g.key = b.key
+     ), size as materialized (
+       select greatest(2, ${FURNITURE} * count(*)) as furniture from pages where site_id = $1 and gone_in is null
+     ), listed as (
+       select found.*, row_number() over () as standing from (
+         select found.* from found, size
+         order by place > 1 and places > furniture and ${PAGES} > furniture, place, places desc, path limit ${SHOWN}) found
      )
-     select l.id, l.path, l.sha256, l.title, l.words, l.places, l.pages, l.found_in, l.of_all,
-       case when l.found_in = 'words' then x.said else l.text end as text, x.page
-     from listed l left join lateral (
+     select m.id, m.path, m.sha256, l.title, coalesce(p.words, m.words) as words, l.places, coalesce(p.pages, m.pages) as pages,
+       ($4::text[])[l.place] as found_in, (select count(*)::int from found) as of_all, x.page,
+       case ($4::text[])[l.place] when 'title' then l.title when 'words' then x.said
+         when 'subject' then (select min(s.name) from picture_subjects ps join subjects s on s.id = ps.subject_id and s.site_id = $1
+           where ps.site_id = $1 and ps.sha256 = any(o.shas) and to_tsvector('simple', s.name) @@ q)
+         when 'picture' then (select min(t.text) from readings t where t.sha256 = any(o.shas) and to_tsvector('simple', t.text) @@ q)
+         when 'name' then coalesce(o.named, m.path) else coalesce(o.having, m.path) end as text
+     from asked, listed l join files m on m.id = l.file_id left join pictures p on p.id = l.picture_id
+     cross join lateral (
+       select array_agg(f.sha256) as shas, min(f.path) filter (where f.search @@ q) as having,
+         min(f.path) filter (where f.path ilike '%' || $3 || '%' or f.search @@ ${inPart('B')}) as named
+       from files f where f.gone_in is null and (f.picture_id = l.picture_id or f.id = l.file_id)) o
+     left join lateral (
        select s.said, s.page from files f cross join lateral (
          select concat_ws(' · ', nullif(x.alt, ''), nullif(x.caption, '')) as said, x.page_path, x.ordinal,
            jsonb_build_object('id', g.id, 'title', g.title, 'path', g.path) as page
-         from placements x join pages g on g.site_id = x.site_id and g.path = x.page_path and g.gone_in is null, asked
+         from placements x join pages g on g.site_id = x.site_id and g.path = x.page_path and g.gone_in is null
          where x.site_id = $1 and x.file_path = f.path and x.until_survey is null and not x.dormant
-           and case l.found_in when 'words' then to_tsvector('simple', concat_ws(' ', x.alt, x.caption)) @@ q
+           and case ($4::text[])[l.place] when 'words' then to_tsvector('simple', concat_ws(' ', x.alt, x.caption)) @@ q
              when 'page' then to_tsvector('simple', translate(x.page_path, '/-_.?=&', '       ')) @@ q else true end
          order by x.page_path, x.ordinal limit 1) s
-       where f.gone_in is null and (f.picture_id = l.picture_id or f.id = l.id) order by s.page_path, s.ordinal limit 1) x on true
+       where f.gone_in is null and (f.picture_id = l.picture_id or f.id = l.file_id) order by s.page_path, s.ordinal limit 1) x on true
      order by l.standing`,
     [siteId, words, query.replace(/[\\%_]/g, '\\$&'), FOUND_IN],
   );

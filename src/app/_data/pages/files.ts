@@ -23,22 +23,25 @@ export interface FileCounts {
 /** How many files each list holds, and what was read to know. */
 export async function fileCounts(siteId: number) {
   const { pool } = database();
-  const { rows } = await pool.query<FileCounts>(
-    `with same as (
-       select (count(*) - 1) * max(size_bytes) as extra from files
-       where site_id = $1 and gone_in is null and sha256 is not null group by sha256 having count(*) > 1)
-     select count(*) filter (where ${MISSING})::int as missing, count(*) filter (where ${UNUSED})::int as unused,
-       coalesce(sum(size_bytes) filter (where ${UNUSED}), 0)::float8 as unused_bytes,
-       (select count(*)::int from same) as twice, (select coalesce(sum(extra), 0)::float8 from same) as twice_bytes
-     from files f where f.site_id = $1 and f.gone_in is null`,
-    [siteId],
-  );
-  const { rows: read } = await pool.query<{ pages: number; sheets: number; places: number }>(
-    `select (select count(*)::int from pages where site_id = $1 and gone_in is null) as pages,
-       (select count(distinct source_path)::int from placements where site_id = $1 and until_survey is null and source_path <> page_path) as sheets,
-       (select count(*)::int from placements where site_id = $1 and until_survey is null) as places`,
-    [siteId],
-  );
+  const [{ rows }, { rows: read }] = await Promise.all([
+    pool.query<FileCounts>(
+      `with same as (
+         select (count(*) - 1) * max(size_bytes) as extra from files
+         where site_id = $1 and gone_in is null and sha256 is not null group by sha256 having count(*) > 1)
+       select count(*) filter (where ${MISSING})::int as missing, count(*) filter (where is_unused)::int as unused,
+         coalesce(sum(size_bytes) filter (where is_unused), 0)::float8 as unused_bytes,
+         (select count(*)::int from same) as twice, (select coalesce(sum(extra), 0)::float8 from same) as twice_bytes
+       from (select f.sha256, f.problem, f.size_bytes, (${UNUSED}) as is_unused from files f
+         where f.site_id = $1 and f.gone_in is null offset 0) f`,
+      [siteId],
+    ),
+    pool.query<{ pages: number; sheets: number; places: number }>(
+      `select (select count(*)::int from pages where site_id = $1 and gone_in is null) as pages,
+         (select count(distinct source_path)::int from placements where site_id = $1 and until_survey is null and source_path <> page_path) as sheets,
+         (select count(*)::int from placements where site_id = $1 and until_survey is null) as places`,
+      [siteId],
+    ),
+  ]);
   return { ...(rows[0] as FileCounts), searched: read[0] ?? { pages: 0, sheets: 0, places: 0 } };
 }
 

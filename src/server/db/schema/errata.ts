@@ -1,4 +1,5 @@
 /** What is wrong on a site, what people let stand all the same, and which rules hold there. */
+import { sql } from 'drizzle-orm';
 import {
   bigint,
   bigserial,
@@ -74,6 +75,8 @@ export const errataGroups = pgTable(
     takesWords: boolean('takes_words').notNull().default(false),
     /** The same number in all groups that one act settles, in whatever sections they are and whether they take words. */
     whole: bigint('whole', { mode: 'number' }).notNull().default(0),
+    /** Whether another group has that number: nearly all are alone, and need not be put together where they are listed. */
+    isSplit: boolean('is_split').notNull().default(false),
     places: integer('places').notNull(),
     /** Its pages; one that stands in a group of the same that takes words otherwise is counted in one of them. */
     pages: integer('pages').notNull(),
@@ -90,7 +93,12 @@ export const errataGroups = pgTable(
     /** What people let stand until a day may be wrong again on the next. */
     groupedOn: date('grouped_on').notNull().defaultNow(),
   },
-  (table) => [index('errata_groups_site').on(table.siteId)],
+  (table) => [
+    index('errata_groups_site').on(table.siteId),
+    index('errata_groups_split')
+      .on(table.siteId, table.whole)
+      .where(sql`is_split`),
+  ],
 );
 
 /** Stet: let it stand. It holds as long as the evidence is the same, and until its day if it has one. */

@@ -28,12 +28,12 @@ const GROUP = `
   ), alone as (
     select *, case when stands or subject = '' then id end as only_id from told
   ), likened as (
-    select *, hashtextextended(jsonb_build_array(rule, degree, subject, stands, only_id)::text, 0) as whole from alone
+    select *, hash_record_extended(row(rule, degree, subject, stands, only_id), 0) as whole from alone
   ), met as (
     select *, row_number() over (partition by whole, page order by weight desc, id) as nth from likened
   )
-  insert into errata_groups (site_id, rule, degree, subject, stands, only_id, section, takes_words, whole, places, pages, fixes, weight, top_weight, reach, ids, first_id)
-  select $1, min(rule), min(degree), min(subject), bool_or(stands), min(only_id), section, takes_words, whole, count(*), count(*) filter (where nth = 1),
+  insert into errata_groups (site_id, rule, degree, subject, stands, only_id, section, takes_words, whole, is_split, places, pages, fixes, weight, top_weight, reach, ids, first_id)
+  select $1, min(rule), min(degree), min(subject), bool_or(stands), min(only_id), section, takes_words, whole, count(*) over (partition by whole) > 1, count(*), count(*) filter (where nth = 1),
     count(*) filter (where has_fix), sum(weight), max(weight), coalesce(sum(reach) filter (where nth = 1), 0),
     (array_agg(id order by weight desc, id))[1:${MOST_OF_GROUP}], min(id)
   from met group by whole, section, takes_words`;

@@ -1,5 +1,5 @@
 import Link from 'next/link';
-import { findPages, type FoundPage } from '@/app/_data/find/found-pages';
+import { findPages, type FoundPage, type FoundPages } from '@/app/_data/find/found-pages';
 import { findPictures, type FoundIn, type FoundPicture } from '@/app/_data/find/found-pictures';
 import { hrefWith, listQuery, type SiteScreenProps } from '@/app/_data/query';
 import { siteBySlug } from '@/app/_data/site';
@@ -27,7 +27,6 @@ const WHERE_OF_PAGE: Readonly<Record<FoundPage['found_in'], string>> = {
   title: 'title',
   address: 'address',
   text: 'text',
-  parts: 'partly here, partly there',
 };
 
 type Site = Awaited<ReturnType<typeof siteBySlug>>;
@@ -72,7 +71,9 @@ export default async function FindPage({ params, searchParams }: SiteScreenProps
           />
         </section>
         <section aria-label="Pages">
-          {pages.rows.length === 0 ? <p className="px-5 py-3 text-ink-2">No page has it.</p> : null}
+          {pages.isEverywhere || pages.rows.length === 0 ? (
+            <p className="border-b border-line-2 px-5 py-3 text-ink-2">{pagesNote(pages)}</p>
+          ) : null}
           <ul>
             {pages.rows.map((row) => (
               <PageFound key={row.id} {...{ site, row, query }} />
@@ -123,6 +124,13 @@ function PictureFound({ site, row, query }: { site: Site; row: FoundPicture; que
       </div>
     </li>
   );
+}
+
+/** What is said above the pages where they are not simply those that have the words. */
+function pagesNote({ all, rows }: FoundPages): string {
+  if (all === 0) return 'No page has it.';
+  if (rows.length === 0) return 'Nearly all pages have it, as a menu would, and none says it more often.';
+  return 'Nearly all pages have it, as a menu would. First those that say it elsewhere, or more often than most.';
 }
 
 function PageFound({ site, row, query }: { site: Site; row: FoundPage; query: string }) {
