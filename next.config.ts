@@ -26,7 +26,12 @@ const config: NextConfig = {
   htmlLimitedBots: /.*/,
   // Types have a step of their own in `bin/test`, and whoever only starts Ibidem need not wait a minute for them.
   typescript: { ignoreBuildErrors: true },
-  experimental: { serverActions: { bodySizeLimit: '64mb' } },
+  experimental: {
+    serverActions: { bodySizeLimit: '64mb' },
+    // Both take a quarter of a first build, and 200 MB: they serve whoever builds again and again, and nobody reads the maps.
+    turbopackFileSystemCacheForBuild: false,
+    turbopackSourceMaps: false,
+  },
   headers: async () => [
     { source: '/:path*', headers },
     // A proof stands in a frame of Ibidem's own; its answer says itself who may frame it.

@@ -30,7 +30,7 @@ const BESIDE_ENGLISH: ReadonlyMap<string, readonly Vocabulary[]> = new Map(
 /** That of the page's own language alone; `null` where rules do not know it. */
 export const ownVocabulary = (tag: string | null): Vocabulary | null => KNOWN.get(primaryOf(tag)) ?? null;
 
-type WordField = {
+export type WordField = {
   [K in keyof Vocabulary]: Vocabulary[K] extends readonly string[] ? K : never;
 }[keyof Vocabulary];
 

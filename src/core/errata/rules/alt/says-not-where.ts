@@ -3,7 +3,7 @@ import type { PageToCheck, PlacementToCheck } from '../../page-to-check';
 import { hasAlt } from '../../places';
 import type { Rule } from '../../rule';
 import { contentWords, sharedWords, tokensOf } from '../../../words/content-words';
-import { vocabulariesOf } from '../../../words/languages/known-languages';
+import { wordsFor, type WordField } from '../../../words/languages/known-languages';
 import { saysOnly } from '../../words/empty-texts';
 import { targetOf, type LinkTarget } from '../../words/link-target';
 import { pageWords } from '../../words/picture-words';
@@ -79,22 +79,19 @@ function saysOnlyLook(placement: PlacementToCheck, page: PageToCheck, target: Li
   const words = content.length > 0 ? content : tokensOf(placement.alt ?? '');
   // A number that leads to a note is its name.
   if (words.length === 0 || words.every((word) => /^\d+$/u.test(word))) return false;
-  const lists = vocabulariesOf(page.language);
-  const isIn = (word: string, names: (list: (typeof lists)[number]) => readonly string[]) =>
-    lists.some((list) => names(list).some((name) => isForm(word, name)));
+  const isIn = (word: string, ...fields: readonly WordField[]) =>
+    isFormOf(word, wordsFor(page.language, ...fields));
   const isGeneral = (word: string) =>
-    isIn(word, ({ tooGeneral, ornaments, pictureWords }) => [...tooGeneral, ...ornaments, ...pictureWords]) ||
-    LOGO.has(word) ||
-    /^\d+$/u.test(word);
-  const isLook = (word: string) => isIn(word, ({ iconLooks }) => iconLooks);
-  const isCommon = (word: string) => isIn(word, ({ commonWords }) => commonWords) || word.length === 1;
-  const isMedia = (word: string) => isIn(word, ({ mediaWords }) => mediaWords);
+    isIn(word, 'tooGeneral', 'ornaments', 'pictureWords') || LOGO.has(word) || /^\d+$/u.test(word);
+  const isLook = (word: string) => isIn(word, 'iconLooks');
+  const isCommon = (word: string) => isIn(word, 'commonWords') || word.length === 1;
+  const isMedia = (word: string) => isIn(word, 'mediaWords');
   const says = (list: readonly string[]) => sharedWords(words, list).length > 0;
   // “Book tickets” is what a press does, though a book and a ticket can be drawn.
   const [first = ''] = tokensOf(placement.alt ?? '');
   if (
     words.length > 1 &&
-    isIn(first, ({ deeds }) => deeds) &&
+    isIn(first, 'deeds') &&
     sharedWords(words.slice(1), [...target.words, ...target.title]).length > 0
   )
     return false;
@@ -111,7 +108,7 @@ function saysOnlyLook(placement: PlacementToCheck, page: PageToCheck, target: Li
   if (isOnlyLook && target.isHome && words.length === 1 && target.title.length > 2) return true;
   if (says(target.words) || says(target.title)) return false;
   if (words.every(isGeneral)) return true;
-  if (target.kind === 'elsewhere' || words.some((word) => isIn(word, ({ deeds }) => deeds))) return false;
+  if (target.kind === 'elsewhere' || words.some((word) => isIn(word, 'deeds'))) return false;
   const { widthPx, heightPx } = placement.declared;
   const isSmall = Math.max(widthPx ?? SMALL_PX + 1, heightPx ?? 0) <= SMALL_PX;
   // A small sign with a name of few words that has nothing to do with where it leads.
@@ -131,8 +128,11 @@ const DEED_NAMES: Readonly<Record<string, readonly string[]>> = {
   mailto: ['mail', 'e-mail', 'email', 'courriel', 'correo', 'electrónico'],
 };
 
-/** A word of a list, or its plural. */
-const isForm = (word: string, name: string): boolean =>
-  word === name || (word.startsWith(name) && /^(?:s|es|n|en|e|x)$/u.test(word.slice(name.length)));
+const PLURALS = ['s', 'es', 'n', 'en', 'e', 'x'];
+
+/** Whether it is a word of a list, or the plural of one. */
+const isFormOf = (word: string, list: ReadonlySet<string>): boolean =>
+  list.has(word) ||
+  PLURALS.some((ending) => word.endsWith(ending) && list.has(word.slice(0, -ending.length)));
 
 const LOGO = new Set(['logo', 'logos', 'logotipo', 'logotype', 'sponsor', 'partner', 'partenaire', 'socio', 'patrocinador', 'icon', 'icono', 'icône', 'symbol', 'emblem', 'wappen', 'zeichen', 'badge', 'button', 'knopf', 'bouton', 'botón']); // prettier-ignore
