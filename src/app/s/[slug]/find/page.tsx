@@ -130,7 +130,7 @@ function PictureFound({ site, row, query }: { site: Site; row: FoundPicture; que
 function pagesNote({ all, rows }: FoundPages): string {
   if (all === 0) return 'No page has it.';
   if (rows.length === 0) return 'Nearly all pages have it, as a menu would, and none says it more often.';
-  return 'Nearly all pages have it, as a menu would. First those that say it elsewhere, or more often than most.';
+  return 'Nearly all pages have it, as a menu would. These say it elsewhere, or more often than most.';
 }
 
 function PageFound({ site, row, query }: { site: Site; row: FoundPage; query: string }) {
