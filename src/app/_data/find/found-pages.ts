@@ -15,10 +15,13 @@ export interface FoundPage {
 }
 
 export interface FoundPages {
-  /** Pages that have the words, as the list of pages counts them. */
+  /** Pages that have the words; where nearly all have them, those that say them where others don't, or more often. */
   readonly all: number;
-  /** Whether nearly all pages have them: then the rows are of those that say them where others don't, or more often. */
+  /** There may be more: not all pages of a large site were looked through for saying them more often. */
+  readonly isAtLeast: boolean;
   readonly isEverywhere: boolean;
+  /** Pages that have the words, as the list of pages counts them. */
+  readonly inList: number;
   readonly rows: readonly FoundPage[];
 }
 
@@ -29,10 +32,12 @@ const EVERYWHERE = 0.6;
 /** From so many pages it is told how often most pages say such words. */
 const SAMPLED = 200;
 /** So many pages, those with most readers, are looked through for saying them more often: what is searched lies beside its row. */
-const LOOKED_THROUGH = 2000;
+const LOOKED_THROUGH = 1000;
 
 /** How often a page's text says the words of a query, as a number to compare. Its title and address count for nothing. */
 const OFTEN = `(select ts_rank('{0, 1, 0, 0}', p.search, to_tsquery('simple', $2)) from pages p where p.id = found.id)`;
+
+const NOTHING: FoundPages = { all: 0, isAtLeast: false, isEverywhere: false, inList: 0, rows: [] };
 
 /**
  * Pages of a site that have some words in their title, their address or their text, in this order; then by reach. Where
@@ -40,34 +45,35 @@ const OFTEN = `(select ts_rank('{0, 1, 0, 0}', p.search, to_tsquery('simple', $2
  */
 export async function findPages(siteId: number, query: string): Promise<FoundPages> {
   const words = searchedWords(query);
-  if (words.length === 0) return { all: 0, isEverywhere: false, rows: [] };
-  const { rows } = await database().pool.query<{
-    all: number;
-    is_everywhere: boolean;
-    rows: FoundPage[] | null;
-  }>(
+  if (words.length === 0) return NOTHING;
+  const { rows } = await database().pool.query<FoundPages>(
     `with found as materialized (
        select id, path, title, places, reach, case when title ilike all ($4::text[]) and title ~* all ($5::text[]) then 'title'
          when path ilike '%' || $3 || '%' or path ilike all ($4::text[]) then 'address' else 'text' end as found_in
        from pages where id in (select pages_with($1, to_tsquery('simple', $2))
          union select id from pages where site_id = $1 and gone_in is null and path ilike '%' || $3 || '%')
      ), counted as materialized (
-       select count(*)::int as of_all, count(*) filter (where found_in <> 'text') >= ${SHOWN} as is_full, count(*) filter (where found_in = 'text') >= ${EVERYWHERE}
-         * (select count(*) from pages where site_id = $1 and gone_in is null) as is_everywhere from found
+       select count(*)::int as of_all, count(*) filter (where found_in = 'text')::int as in_text,
+         count(*) filter (where found_in = 'text') >= ${EVERYWHERE} * (select count(*) from pages where site_id = $1 and gone_in is null) as is_everywhere
+       from found
      ), usual as materialized (
        select mode() within group (order by often) as often from (
          select ${OFTEN} as often from (select id from found where found_in = 'text' order by hashint4(id) limit ${SAMPLED}) found) sampled
      ), by_reach as (
        select * from found where found_in = 'text' order by reach desc, path limit ${LOOKED_THROUGH}
+     ), telling as materialized (
+       select found.* from by_reach found, counted, usual where is_everywhere and ${OFTEN} > usual.often * 1.001
      ), listed as (
        (select * from found where found_in <> 'text' order by found_in = 'address', reach desc, path limit ${SHOWN})
-       union all (select found.* from by_reach found, counted where not is_everywhere and not is_full limit ${SHOWN})
-       union all (select found.* from by_reach found, counted, usual where is_everywhere and not is_full and ${OFTEN} > usual.often * 1.001 limit ${SHOWN})
+       union all (select found.* from by_reach found, counted where not is_everywhere limit ${SHOWN})
+       union all (select * from telling order by reach desc, path limit ${SHOWN})
      )
-     select of_all as all, is_everywhere, (select jsonb_agg(l) from (
-       select listed.*, case when found_in = 'text' then (select ts_headline('simple', p.words, to_tsquery('simple', $2),
-           'StartSel="", StopSel="", MaxWords=24, MinWords=12, MaxFragments=1') from pages p where p.id = listed.id) end as text
-       from listed order by array_position(array['title', 'address', 'text'], found_in), reach desc, path limit ${SHOWN}) l) as rows
+     select of_all as "inList", is_everywhere as "isEverywhere", is_everywhere and in_text > ${LOOKED_THROUGH} as "isAtLeast",
+       case when is_everywhere then of_all - in_text + (select count(*)::int from telling) else of_all end as all,
+       (select coalesce(jsonb_agg(l), '[]') from (
+         select listed.*, case when found_in = 'text' then (select ts_headline('simple', p.words, to_tsquery('simple', $2),
+             'StartSel="", StopSel="", MaxWords=24, MinWords=12, MaxFragments=1') from pages p where p.id = listed.id) end as text
+         from listed order by array_position(array['title', 'address', 'text'], found_in), reach desc, path limit ${SHOWN}) l) as rows
      from counted`,
     [
       siteId,
@@ -77,6 +83,5 @@ export async function findPages(siteId: number, query: string): Promise<FoundPag
       words.map((word) => `(^|[^[:alnum:]])${word}`),
     ],
   );
-  const [answer] = rows;
-  return { all: answer?.all ?? 0, isEverywhere: answer?.is_everywhere ?? false, rows: answer?.rows ?? [] };
+  return rows[0] ?? NOTHING;
 }

@@ -37,7 +37,7 @@ export default async function FindPage({ params, searchParams }: SiteScreenProps
   const { query } = await listQuery(searchParams);
   const [pictures, pages] = await Promise.all([findPictures(site.id, query), findPages(site.id, query)]);
   const root = `/s/${site.slug}`;
-  if (pictures.all + pages.all === 0)
+  if (pictures.all + pages.inList === 0)
     return (
       <main className="min-h-[calc(100vh-46px)] bg-sheet">
         <h1 className="sr-only">Find</h1>
@@ -52,6 +52,7 @@ export default async function FindPage({ params, searchParams }: SiteScreenProps
     <main className="min-h-[calc(100vh-46px)] bg-sheet">
       <h1 className="border-b border-line px-5 py-2.5 text-lg font-semibold">
         “{query}” in {count(pictures.all, 'picture')} and on {count(pages.all, 'page')}
+        {pages.isAtLeast ? ' or more' : ''}
       </h1>
       <div className="grid grid-cols-[minmax(0,1fr)_minmax(0,440px)] max-lg:grid-cols-1">
         <section aria-label="Pictures" className="border-r border-line-2">
@@ -80,10 +81,10 @@ export default async function FindPage({ params, searchParams }: SiteScreenProps
             ))}
           </ul>
           <More
-            all={pages.all}
+            all={pages.inList}
             shown={pages.rows.length}
             href={hrefWith(`${root}/pages`, { q: query })}
-            what="pages"
+            what={pages.isEverywhere ? 'pages that have it' : 'pages'}
           />
         </section>
       </div>
@@ -127,8 +128,8 @@ function PictureFound({ site, row, query }: { site: Site; row: FoundPicture; que
 }
 
 /** What is said above the pages where they are not simply those that have the words. */
-function pagesNote({ all, rows }: FoundPages): string {
-  if (all === 0) return 'No page has it.';
+function pagesNote({ inList, rows }: FoundPages): string {
+  if (inList === 0) return 'No page has it.';
   if (rows.length === 0) return 'Nearly all pages have it, as a menu would, and none says it more often.';
   return 'Nearly all pages have it, as a menu would. These say it elsewhere, or more often than most.';
 }
@@ -157,7 +158,7 @@ interface MoreProps {
   all: number;
   shown: number;
   href: string;
-  what: 'pictures' | 'pages';
+  what: 'pictures' | 'pages' | 'pages that have it';
 }
 
 function More({ all, shown, href, what }: MoreProps) {
