@@ -91,7 +91,7 @@ async function readSite(connection: ReadableConnection, readsTexts: boolean): Pr
   const pages = await readPages(connection);
   const today = dayOfMs(Date.now());
   const rules = { today, thisYear: partsOf(today).year, lives: [], firstMonth: SCHOOL_YEAR_MONTH };
-  const reader = await TextReader.open(
+  const reader = new TextReader(
     readableLanguages(pages.flatMap(({ language }) => language?.split('-')[0] ?? [])),
   );
   const titles = new Map(pages.map(({ path, title }) => [path, title]));

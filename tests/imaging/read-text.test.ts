@@ -1,5 +1,5 @@
 import sharp from 'sharp';
-import { afterAll, beforeAll, describe, expect, it } from 'vitest';
+import { afterAll, describe, expect, it } from 'vitest';
 import { readableLanguages, TextReader } from '@/server/imaging/read-text';
 
 /** A picture with lines of text on it, as a poster has them. */
@@ -12,10 +12,7 @@ async function lettered(lines: readonly string[], colours: { ink: string; ground
 }
 
 describe('words within pictures', () => {
-  let reader: TextReader;
-  beforeAll(async () => {
-    reader = await TextReader.open(['de', 'en']);
-  });
+  const reader = new TextReader(['de', 'en']);
   afterAll(async () => reader.close());
 
   it.each([
@@ -51,6 +48,21 @@ describe('words within pictures', () => {
     expect(await reader.read(await sharp(Buffer.from(drawing)).png().toBuffer())).toBe('');
     const tone = { width: 400, height: 300, channels: 3 as const, background: '#7a4a1f' };
     expect(await reader.read(await sharp({ create: tone }).png().toBuffer())).toBe('');
+  });
+
+  it('are read one picture after another, and again after what reads was closed', async () => {
+    const posters = await Promise.all(
+      ['First of May', 'Second of June', 'Third of July'].map((line) =>
+        lettered([line, 'in the town hall'], { ink: '#111', ground: '#fff' }),
+      ),
+    );
+    const read = Promise.all(posters.map((poster) => reader.read(poster)));
+    await reader.close();
+    expect((await read).map((text) => text.split('\n')[0])).toEqual([
+      'First of May',
+      'Second of June',
+      'Third of July',
+    ]);
   });
 
   it('goes on after a file that is no picture', async () => {

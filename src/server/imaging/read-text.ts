@@ -3,6 +3,8 @@ import { mkdtemp, rm, symlink } from 'node:fs/promises';
 import { createRequire } from 'node:module';
 import { tmpdir } from 'node:os';
 import { dirname, join } from 'node:path';
+import type { Worker as Thread } from 'node:worker_threads';
+import PQueue from 'p-queue';
 import { createWorker, OEM, type Page, type Worker, type WorkerParams } from 'tesseract.js';
 import { sureText, type ReadWord } from '@/core/errata/words/read-words';
 import { openPicture } from './read-pixels';
@@ -21,6 +23,9 @@ const DRAWN_CONFIDENCE = 45;
 const GLANCE = { words: 3, confidence: 30, shapes: 8 };
 /** After which reading one picture is begun anew, and then given up: a machine that stood still loses no words by it. */
 const TIME_LIMITS_MS = [30_000, 90_000];
+
+/** For so long after the last picture its thread is kept: other work gets its turn between two batches. */
+const KEPT_MS = 30_000;
 
 /** Smaller ones are icons and buttons: their words are those of the page, or none. */
 export const LEAST_READ_PX = { width: 200, height: 100 };
@@ -46,25 +51,26 @@ export function readableLanguages(languages: readonly string[]): string[] {
   return known.length > 0 ? known : [FALLBACK];
 }
 
-/** Reads one picture after another; close it when it is done with. */
+/**
+ * Reads one picture after another. What reads is a thread that takes a second to start and as long again to be quick: it is
+ * started for the first picture, and kept for a while after each. Close it when it is done with.
+ */
 export class TextReader {
-  private constructor(
-    private readonly languages: readonly string[],
-    private readonly folder: string,
-    private worker: Worker,
-  ) {}
+  private thread: Promise<ReadingThread> | null = null;
+  private rest: NodeJS.Timeout | undefined;
+  private readonly turns = new PQueue({ concurrency: 1 });
 
   /** @param languages as `readableLanguages` gives them */
-  static async open(languages: readonly string[]): Promise<TextReader> {
-    // Each language is a package of its own, and the reader looks for all in one folder.
-    const folder = await mkdtemp(join(tmpdir(), 'ibidem-languages-'));
-    const { resolve } = createRequire(import.meta.url);
-    for (const language of languages) {
-      const name = `${DATA[language]}.traineddata.gz`;
-      const home = dirname(resolve(`@tesseract.js-data/${DATA[language]}/package.json`));
-      await symlink(join(home, '4.0.0_best_int', name), join(folder, name));
-    }
-    return new TextReader(languages, folder, await started(languages, folder));
+  constructor(readonly languages: readonly string[]) {}
+
+  /**
+   * Starts what reads, where it does not run yet. The first picture does so too, but there it looks like the picture’s fault.
+   *
+   * @throws Error where it can't be started
+   */
+  async start(): Promise<void> {
+    await this.started();
+    this.restLater();
   }
 
   /**
@@ -104,39 +110,96 @@ export class TextReader {
       .withMetadata({ density: 150 })
       .png({ compressionLevel: 1 })
       .toBuffer();
+    return this.turns.add(() => this.readByThread(page));
+  }
+
+  private started(): Promise<ReadingThread> {
+    this.thread ??= startThread(this.languages).catch((error: unknown) => {
+      this.thread = null;
+      throw error;
+    });
+    return this.thread;
+  }
+
+  private restLater(): void {
+    clearTimeout(this.rest);
+    this.rest = setTimeout(() => void this.close(), KEPT_MS).unref();
+  }
+
+  private async readByThread(page: Buffer): Promise<ReadWord[][]> {
+    clearTimeout(this.rest);
     for (const limitMs of TIME_LIMITS_MS) {
+      const thread = await this.started();
       let timer: NodeJS.Timeout | undefined;
       const late = new Promise<null>((resolve) => {
         timer = setTimeout(() => resolve(null), limitMs);
       });
-      const found = await Promise.race([this.worker.recognize(page, {}, { blocks: true }), late]);
-      clearTimeout(timer);
-      if (found) return linesOf(found.data);
+      thread.holdProcess(true);
+      const found = await Promise.race([thread.worker.recognize(page, {}, { blocks: true }), late])
+        .catch(async (error: unknown) => {
+          // One that has failed is not trusted with another picture.
+          await this.end();
+          throw error;
+        })
+        .finally(() => {
+          clearTimeout(timer);
+          thread.holdProcess(false);
+        });
+      if (found) {
+        this.restLater();
+        return linesOf(found.data);
+      }
       // It can't be asked to stop: another one takes its place.
-      await this.worker.terminate();
-      this.worker = await started(this.languages, this.folder);
+      await this.end();
     }
     throw new Error('Reading its words took too long.');
   }
 
+  /** Ends its thread when what is asked of it has been read; another picture would start one anew. */
   async close(): Promise<void> {
-    await this.worker.terminate();
-    await rm(this.folder, { recursive: true, force: true });
+    await this.turns.add(() => this.end());
+  }
+
+  private async end(): Promise<void> {
+    clearTimeout(this.rest);
+    const { thread } = this;
+    this.thread = null;
+    await (await thread)?.worker.terminate();
   }
 }
 
-async function started(languages: readonly string[], folder: string): Promise<Worker> {
-  const codes = languages.map((language) => DATA[language] ?? '').join('+');
-  const worker = await createWorker(codes, OEM.LSTM_ONLY, {
-    langPath: folder,
-    cacheMethod: 'none',
-    gzip: true,
-    // What fails is told by the promise of the call; without this it would end the process as well.
-    errorHandler: () => undefined,
-  });
-  // It tells every speck that it can’t read to the terminal otherwise.
-  await worker.setParameters({ debug_file: '/dev/null' } as Partial<WorkerParams>);
-  return worker;
+interface ReadingThread {
+  readonly worker: Worker;
+  /** Whether the process is to stay for its sake, as it does while something is read. */
+  holdProcess(holds: boolean): void;
+}
+
+/** @throws Error where the language data can't be read */
+async function startThread(languages: readonly string[]): Promise<ReadingThread> {
+  // Each language is a package of its own, and the reader looks for all in one folder.
+  const folder = await mkdtemp(join(tmpdir(), 'ibidem-languages-'));
+  try {
+    const { resolve } = createRequire(import.meta.url);
+    for (const language of languages) {
+      const name = `${DATA[language]}.traineddata.gz`;
+      const home = dirname(resolve(`@tesseract.js-data/${DATA[language]}/package.json`));
+      await symlink(join(home, '4.0.0_best_int', name), join(folder, name));
+    }
+    const codes = languages.map((language) => DATA[language] ?? '').join('+');
+    const worker = await createWorker(codes, OEM.LSTM_ONLY, {
+      langPath: folder,
+      cacheMethod: 'none',
+      gzip: true,
+      // What fails is told by the promise of the call; without this it would end the process as well.
+      errorHandler: () => undefined,
+    });
+    // It tells every speck that it can’t read to the terminal otherwise.
+    await worker.setParameters({ debug_file: '/dev/null' } as Partial<WorkerParams>);
+    const { worker: thread } = worker as unknown as { readonly worker: Thread };
+    return { worker, holdProcess: (holds) => void (holds ? thread.ref() : thread.unref()) };
+  } finally {
+    await rm(folder, { recursive: true, force: true });
+  }
 }
 
 function linesOf({ blocks }: Page): ReadWord[][] {
