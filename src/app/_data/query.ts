@@ -49,12 +49,8 @@ export function hrefWith(path: string, parameters: Readonly<Record<string, strin
   return text ? `${path}?${text}` : path;
 }
 
-/** The words of a query as they are looked for: letters and digits, small. */
-export const searchedWords = (query: string): readonly string[] =>
-  query.toLowerCase().match(/[\p{L}\p{N}]+/gu) ?? [];
-
 /** Words as a text search: each as the beginning of a word, all of them wanted. Empty where nothing can be searched. */
-export const tsQuery = (query: string): string =>
-  searchedWords(query)
-    .map((word) => `${word}:*`)
-    .join(' & ');
+export function tsQuery(query: string): string {
+  const words = query.toLowerCase().match(/[\p{L}\p{N}]+/gu) ?? [];
+  return words.map((word) => `${word}:*`).join(' & ');
+}

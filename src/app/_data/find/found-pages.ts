@@ -1,6 +1,6 @@
 import 'server-only';
 import { database } from '@/server/db/database';
-import { searchedWords, tsQuery } from '../query';
+import { tsQuery } from '../query';
 
 export interface FoundPage {
   readonly id: number;
@@ -44,14 +44,18 @@ const NOTHING: FoundPages = { all: 0, isAtLeast: false, isEverywhere: false, inL
  * nearly all pages have them, those are left out that say them no more often than most pages do.
  */
 export async function findPages(siteId: number, query: string): Promise<FoundPages> {
-  const words = searchedWords(query);
-  if (words.length === 0) return NOTHING;
+  const words = tsQuery(query);
+  if (words === '') return NOTHING;
   const { rows } = await database().pool.query<FoundPages>(
-    `with found as materialized (
-       select id, path, title, places, reach, case when title ilike all ($4::text[]) and title ~* all ($5::text[]) then 'title'
-         when path ilike '%' || $3 || '%' or path ilike all ($4::text[]) then 'address' else 'text' end as found_in
-       from pages where id in (select pages_with($1, to_tsquery('simple', $2))
-         union select id from pages where site_id = $1 and gone_in is null and path ilike '%' || $3 || '%')
+    `with titled as materialized (select pages_titled($1, to_tsquery('simple', $2)) as id),
+     addressed as materialized (
+       select pages_called($1, to_tsquery('simple', $2)) as id
+       union select id from pages where site_id = $1 and gone_in is null and path ilike '%' || $3 || '%'
+     ), found as materialized (
+       select p.id, p.path, p.reach, case when p.id in (select id from titled) then 'title'
+         when p.id in (select id from addressed) then 'address' else 'text' end as found_in
+       from pages p where p.site_id = $1 and p.gone_in is null
+         and p.id in (select pages_with($1, to_tsquery('simple', $2)) union select id from addressed)
      ), counted as materialized (
        select count(*)::int as of_all, count(*) filter (where found_in = 'text')::int as in_text,
          count(*) filter (where found_in = 'text') >= ${EVERYWHERE} * (select count(*) from pages where site_id = $1 and gone_in is null) as is_everywhere
@@ -70,18 +74,13 @@ export async function findPages(siteId: number, query: string): Promise<FoundPag
      )
      select of_all as "inList", is_everywhere as "isEverywhere", is_everywhere and in_text > ${LOOKED_THROUGH} as "isAtLeast",
        case when is_everywhere then of_all - in_text + (select count(*)::int from telling) else of_all end as all,
-       (select coalesce(jsonb_agg(l), '[]') from (
-         select listed.*, case when found_in = 'text' then (select ts_headline('simple', p.words, to_tsquery('simple', $2),
-             'StartSel="", StopSel="", MaxWords=24, MinWords=12, MaxFragments=1') from pages p where p.id = listed.id) end as text
-         from listed order by array_position(array['title', 'address', 'text'], found_in), reach desc, path limit ${SHOWN}) l) as rows
+       (select coalesce(jsonb_agg(l order by array_position(array['title', 'address', 'text'], found_in), reach desc, path), '[]') from (
+         select l.id, l.path, p.title, p.places, l.reach, l.found_in, case when l.found_in = 'text' then
+           ts_headline('simple', p.words, to_tsquery('simple', $2), 'StartSel="", StopSel="", MaxWords=24, MinWords=12, MaxFragments=1') end as text
+         from (select * from listed order by array_position(array['title', 'address', 'text'], found_in), reach desc, path limit ${SHOWN}) l
+         join pages p on p.id = l.id) l) as rows
      from counted`,
-    [
-      siteId,
-      tsQuery(query),
-      query.replace(/[\\%_]/g, '\\$&'),
-      words.map((word) => `%${word}%`),
-      words.map((word) => `(^|[^[:alnum:]])${word}`),
-    ],
+    [siteId, words, query.replace(/[\\%_]/g, '\\$&')],
   );
   return rows[0] ?? NOTHING;
 }

@@ -72,6 +72,11 @@ export const pages = pgTable(
   (table) => [
     uniqueIndex('pages_path').on(table.siteId, table.path),
     index('pages_search').using('gin', table.search),
+    index('pages_title_words').using('gin', sql`to_tsvector('simple', ${table.title})`),
+    index('pages_path_words').using(
+      'gin',
+      sql`to_tsvector('simple', translate(${table.path}, '/-_.?=&', '       '))`,
+    ),
     index('pages_reach').on(table.siteId, table.reach),
     index('pages_section').on(table.siteId, table.section, table.path),
     // What is counted and sorted, and laid beside errata, is answered from here: a page's own row holds its words.
