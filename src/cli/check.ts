@@ -2,12 +2,13 @@ import { isPictureAddress } from '@/core/address/resolve-address';
 import { dayOfMs, partsOf, SCHOOL_YEAR_MONTH } from '@/core/dating/day';
 import { ALL_RULES, FILE_RULES, RULES, ruleText } from '@/core/errata/all-rules';
 import { checkFile, checkPage, type Erratum, type FileErratum } from '@/core/errata/check-page';
-import type { PageToCheck } from '@/core/errata/page-to-check';
-import type { Degree, FileToCheck, RuleText } from '@/core/errata/rule';
+import type { PageToCheck, PictureFacts } from '@/core/errata/page-to-check';
+import type { Degree, FileToCheck, Rule, RuleText } from '@/core/errata/rule';
+import { AsksForBytes, unopenedPicture } from '@/core/errata/unopened-picture';
 import type { ReadableConnection } from '@/server/connections/connection';
 import { readableLanguages, TextReader } from '@/server/imaging/read-text';
 import { ProblemError } from '@/server/problem-error';
-import { knownPictures } from './known-pictures';
+import { knownPictures, listedPictures } from './known-pictures';
 import { openSite, type SiteOptions } from './open-site';
 import { lookFor } from './picture-folder';
 import { placesByFile, readPages } from './places-by-file';
@@ -33,14 +34,14 @@ export async function checkCommand(
   const fileRules = FILE_RULES.filter(isAskedFor);
   const connection = await openSite(site, options);
   try {
-    const { pages, files } = await readSite(connection, readTexts === true);
+    const { pages, files, open } = await readSite(connection, readTexts === true);
     let isFailed = false;
     const print = async (row: ReturnType<typeof rowOf>) => {
       await printRow(row);
       if (failOn && DEGREES.indexOf(row.degree) <= DEGREES.indexOf(failOn)) isFailed = true;
     };
-    for (const page of pages)
-      for (const erratum of checkPage(page, new Map(), rules)) await print(rowOf(erratum, placeOf(erratum)));
+    for (const erratum of withoutOpening(pages, rules) ?? check(await open(), rules))
+      await print(rowOf(erratum, placeOf(erratum)));
     for (const file of files)
       for (const erratum of checkFile(file, new Map(), fileRules))
         await print(rowOf(erratum, { ...NO_PLACE, url: file.path }));
@@ -83,27 +84,50 @@ function rowOf({ rule, degree, evidence }: FileErratum, place: PlaceColumns) {
 }
 
 interface SiteToCheck {
+  /** With pictures that nobody has opened. */
   readonly pages: readonly PageToCheck[];
   readonly files: readonly FileToCheck[];
+  /** The pages with all that is known of their pictures: every one of the site is read for it. */
+  open(): Promise<readonly PageToCheck[]>;
+}
+
+function* check(pages: readonly PageToCheck[], rules: readonly Rule[]): Generator<Erratum> {
+  for (const page of pages) yield* checkPage(page, new Map(), rules);
+}
+
+/** What the rules find where none of them asks for what is in a picture; `null` where one does. */
+function withoutOpening(pages: readonly PageToCheck[], rules: readonly Rule[]): readonly Erratum[] | null {
+  try {
+    return [...check(pages, rules)];
+  } catch (error) {
+    if (error instanceof AsksForBytes) return null;
+    throw error;
+  }
 }
 
 async function readSite(connection: ReadableConnection, readsTexts: boolean): Promise<SiteToCheck> {
-  const pages = await readPages(connection);
+  const read = await readPages(connection);
   const today = dayOfMs(Date.now());
-  const rules = { today, thisYear: partsOf(today).year, lives: [], firstMonth: SCHOOL_YEAR_MONTH };
-  const reader = new TextReader(
-    readableLanguages(pages.flatMap(({ language }) => language?.split('-')[0] ?? [])),
-  );
-  const titles = new Map(pages.map(({ path, title }) => [path, title]));
-  const places = placesByFile(pages);
+  const titles = new Map(read.map(({ path, title }) => [path, title]));
+  const places = placesByFile(read);
   await lookFor(connection, [...places.keys()]);
-  const pictures = await knownPictures(connection, places, { rules, reader, readsAll: readsTexts }).finally(
-    async () => reader.close(),
-  );
-  showProgress('');
+  const shown = { connection, places };
+  const pagesWith = (pictures: ReadonlyMap<string, PictureFacts>): readonly PageToCheck[] =>
+    read.map((page) => ({ ...page, pictures, people: [], titles, today }));
+  const open = async () => {
+    const rules = { today, thisYear: partsOf(today).year, lives: [], firstMonth: SCHOOL_YEAR_MONTH };
+    const languages = readableLanguages(read.flatMap(({ language }) => language?.split('-')[0] ?? []));
+    const reader = new TextReader(languages);
+    const pictures = await knownPictures(shown, { rules, reader, readsAll: readsTexts }).finally(async () =>
+      reader.close(),
+    );
+    showProgress('');
+    return pagesWith(pictures);
+  };
   const { files } = await connection.list();
   return {
-    pages: pages.map((page) => ({ ...page, pictures, people: [], titles, today })),
+    open,
+    pages: pagesWith(await listedPictures(shown, unopenedPicture)),
     files: files.flatMap(({ path, sizeBytes }) =>
       isPictureAddress({ kind: 'site', path })
         ? [{ path, sizeBytes, uses: places.get(path)?.length ?? 0 }]

@@ -4,6 +4,7 @@ import { sectionOf } from '@/core/address/section-of';
 import { unknownPicture, type PictureFacts, type TurnedTwin } from '@/core/errata/page-to-check';
 import { altTextsOf, pictureFacts } from '@/core/errata/picture-facts';
 import { isPicture, isSeen } from '@/core/errata/places';
+import type { ListedPicture } from '@/core/errata/unopened-picture';
 import { familiesOf } from '@/core/picture/all-families';
 import type { Family } from '@/core/picture/families';
 import { fingerprintOf } from '@/core/picture/fingerprint';
@@ -39,27 +40,48 @@ interface Knowing {
   readonly readsAll: boolean;
 }
 
+/** The files of a site that pages show. */
+export interface ShownFiles {
+  readonly connection: ReadableConnection;
+  /** The places of each, by its path. */
+  readonly places: ReadonlyMap<string, readonly Place[]>;
+}
+
 /**
- * @param places the places of each file that pages show, by its path
- * @returns what is known of each of these files
+ * What the list of a site's files tells of those that pages show.
+ *
+ * @param listed what is told of one that is there
  */
-export async function knownPictures(
-  connection: ReadableConnection,
-  places: ReadonlyMap<string, readonly Place[]>,
-  knowing: Knowing,
+export async function listedPictures(
+  { connection, places }: ShownFiles,
+  listed: (file: ListedPicture) => PictureFacts,
 ): Promise<Map<string, PictureFacts>> {
   const { files } = await connection.list();
   const there = new Map(files.map((file) => [file.path, file]));
   const near = nearMisses(there.keys());
-  const pictures = new Map<string, PictureFacts>();
-  for (const path of places.keys()) {
-    const file = there.get(path);
-    const unknown = unknownPicture(path);
-    pictures.set(
-      path,
-      file ? { ...unknown, sizeBytes: file.sizeBytes } : { ...unknown, isThere: false, near: near(path) },
-    );
-  }
+  return new Map(
+    [...places.keys()].map((path) => {
+      const file = there.get(path);
+      return [
+        path,
+        file
+          ? listed({ path, sizeBytes: file.sizeBytes })
+          : { ...unknownPicture(path), isThere: false, near: near(path) },
+      ];
+    }),
+  );
+}
+
+/** @returns what is known of each of these files once all pictures of the site have been opened */
+export async function knownPictures(
+  { connection, places }: ShownFiles,
+  knowing: Knowing,
+): Promise<Map<string, PictureFacts>> {
+  const pictures = await listedPictures({ connection, places }, (file) => ({
+    ...unknownPicture(file.path),
+    ...file,
+  }));
+  const { files } = await connection.list();
   const shelf = await PrintShelf.open();
   try {
     const looks = await readPicturesOf(connection, async (file, bytes) => lookAt(shelf, file, bytes));
@@ -68,7 +90,7 @@ export async function knownPictures(
     const families = familiesOf(looks, shelf.load);
     const emptiness = new Map(looks.map((look) => [look.path, look.emptiness]));
     const site = {
-      numbered: numberedBeside(there.keys()),
+      numbered: numberedBeside(files.map(({ path }) => path)),
       photos: photosBeside(rowsIn(places), (path) => emptiness.get(path)),
     };
     for (const [number, family] of families.entries()) {

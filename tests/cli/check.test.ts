@@ -147,6 +147,12 @@ describe('ibidem check', () => {
     expect(code).toBe(expected);
   });
 
+  it('opens no picture where the rule speaks of the page alone', async () => {
+    const { out, err } = await ibidem('check', folder, '--rule', 'alt/absent');
+    expect(rowsOf(out).map(({ page, rule }) => [page, rule])).toEqual([['index.html', 'alt/absent']]);
+    expect(err, 'one of them can’t be read').not.toContain('cut.jpg');
+  });
+
   it('names the rules where one is asked for that there is not', async () => {
     const { code, out, err } = await ibidem('check', folder, '--rule', 'alt/none');
     expect(code).toBe(2);
