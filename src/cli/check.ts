@@ -111,7 +111,8 @@ async function readSite(connection: ReadableConnection, readsTexts: boolean): Pr
   const titles = new Map(read.map(({ path, title }) => [path, title]));
   const places = placesByFile(read);
   await lookFor(connection, [...places.keys()]);
-  const shown = { connection, places };
+  const { files } = await connection.list();
+  const shown = { connection, files, places };
   const pagesWith = (pictures: ReadonlyMap<string, PictureFacts>): readonly PageToCheck[] =>
     read.map((page) => ({ ...page, pictures, people: [], titles, today }));
   const open = async () => {
@@ -124,10 +125,9 @@ async function readSite(connection: ReadableConnection, readsTexts: boolean): Pr
     showProgress('');
     return pagesWith(pictures);
   };
-  const { files } = await connection.list();
   return {
     open,
-    pages: pagesWith(await listedPictures(shown, unopenedPicture)),
+    pages: pagesWith(listedPictures(shown, unopenedPicture)),
     files: files.flatMap(({ path, sizeBytes }) =>
       isPictureAddress({ kind: 'site', path })
         ? [{ path, sizeBytes, uses: places.get(path)?.length ?? 0 }]

@@ -40,23 +40,23 @@ interface Knowing {
   readonly readsAll: boolean;
 }
 
-/** The files of a site that pages show. */
+/** A site's files, and where its pages show them. */
 export interface ShownFiles {
   readonly connection: ReadableConnection;
-  /** The places of each, by its path. */
+  readonly files: readonly SiteFile[];
+  /** The places of each file that pages show, by its path. */
   readonly places: ReadonlyMap<string, readonly Place[]>;
 }
 
 /**
- * What the list of a site's files tells of those that pages show.
+ * What the list of a site's files tells of those that pages show, by their paths.
  *
  * @param listed what is told of one that is there
  */
-export async function listedPictures(
-  { connection, places }: ShownFiles,
+export function listedPictures(
+  { files, places }: Pick<ShownFiles, 'files' | 'places'>,
   listed: (file: ListedPicture) => PictureFacts,
-): Promise<Map<string, PictureFacts>> {
-  const { files } = await connection.list();
+): Map<string, PictureFacts> {
   const there = new Map(files.map((file) => [file.path, file]));
   const near = nearMisses(there.keys());
   return new Map(
@@ -72,16 +72,15 @@ export async function listedPictures(
   );
 }
 
-/** @returns what is known of each of these files once all pictures of the site have been opened */
+/**
+ * What is known of the files that pages show, by their paths, once all pictures of the site have been opened. One that can't
+ * be read is told on standard error, and is known as it is listed.
+ */
 export async function knownPictures(
-  { connection, places }: ShownFiles,
+  { connection, files, places }: ShownFiles,
   knowing: Knowing,
 ): Promise<Map<string, PictureFacts>> {
-  const pictures = await listedPictures({ connection, places }, (file) => ({
-    ...unknownPicture(file.path),
-    ...file,
-  }));
-  const { files } = await connection.list();
+  const pictures = listedPictures({ files, places }, (file) => ({ ...unknownPicture(file.path), ...file }));
   const shelf = await PrintShelf.open();
   try {
     const looks = await readPicturesOf(connection, async (file, bytes) => lookAt(shelf, file, bytes));

@@ -181,6 +181,17 @@ function memory(): MirrorMemory & { readonly entries: Map<string, MirrorEntry> }
   };
 }
 
+/** A site of one page, dressed by so many style sheets, each of which is some ms under way. */
+function withSlowSheets(count: number, delayMs: number): Promise<StandInServer> {
+  const sheets = Array.from({ length: count }, (_, n) => `<link rel=stylesheet href=/s${n}.css>`);
+  return standIn((path) =>
+    path === '/'
+      ? sheets.join('')
+      : (_request, response) =>
+          void setTimeout(() => response.writeHead(200, { 'content-type': 'text/css' }).end('p{}'), delayMs),
+  );
+}
+
 describe('a second reading', () => {
   const pages = 40;
   const site = () => {
@@ -277,13 +288,7 @@ describe('a second reading', () => {
   });
 
   it('asks a slow server for what dresses its pages a few at a time, and calls none of it slow', async () => {
-    const sheets = Array.from({ length: 40 }, (_, n) => `/s${n}.css`);
-    server = await standIn((path) =>
-      path === '/'
-        ? sheets.map((sheet) => `<link rel=stylesheet href=${sheet}>`).join('')
-        : (_request, response) =>
-            void setTimeout(() => response.writeHead(200, { 'content-type': 'text/css' }).end('p{}'), 60),
-    );
+    server = await withSlowSheets(40, 60);
     const fetcher = openFetcher([server.host], { idleMs: 400, attempts: 1 });
     const start = `${server.origin}/`;
     const scope = await scopeOfStart(fetcher, start);
@@ -294,13 +299,7 @@ describe('a second reading', () => {
   });
 
   it('that is stopped leaves what dresses its pages and waits', async () => {
-    const sheets = Array.from({ length: 60 }, (_, n) => `/s${n}.css`);
-    server = await standIn((path) =>
-      path === '/'
-        ? sheets.map((sheet) => `<link rel=stylesheet href=${sheet}>`).join('')
-        : (_request, response) =>
-            void setTimeout(() => response.writeHead(200, { 'content-type': 'text/css' }).end('p{}'), 50),
-    );
+    server = await withSlowSheets(60, 50);
     const fetcher = openFetcher([server.host]);
     const start = `${server.origin}/`;
     const scope = await scopeOfStart(fetcher, start);
