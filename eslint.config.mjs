@@ -32,6 +32,16 @@ export default tseslint.config(
     ...reactHooks.configs.flat['recommended-latest'],
   },
   {
+    files: ['src/**/*.tsx'],
+    ignores: ['src/ui/link.tsx'],
+    rules: {
+      'no-restricted-imports': [
+        'error',
+        { name: 'next/link', message: 'It asks for every link in view: use `Link` of ui/link.' },
+      ],
+    },
+  },
+  {
     files: ['src/cli/**', 'src/server/jobs/worker.ts', 'demo/**', 'tests/**', '*.config.*'],
     rules: { 'no-console': 'off' },
   },

@@ -1,6 +1,6 @@
-import Link from 'next/link';
 import { redirect } from 'next/navigation';
 import { buttonClass } from '@/ui/button';
+import { Link } from '@/ui/link';
 import { allSites } from './_data/site';
 
 /** With one site, its pictures; with none or several, the choice. */

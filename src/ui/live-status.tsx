@@ -12,11 +12,22 @@ interface Status {
 const BUSY_MS = 700;
 const CALM_MS = 4000;
 
+interface LiveStatusProps {
+  /** Where to ask. */
+  address: string;
+  /** The mark of the time at which the screen was made. */
+  made: string;
+  children: React.ReactNode;
+}
+
 /** The fine line of progress in the running head; refreshes the screen when the work behind it has moved on. */
-export function LiveStatus({ address, children }: { address: string; children: React.ReactNode }) {
+export function LiveStatus({ address, made, children }: LiveStatusProps) {
   const router = useRouter();
   const [status, setStatus] = useState<Status | null>(null);
-  const mark = useRef<string | null>(null);
+  const mark = useRef(made);
+  useEffect(() => {
+    mark.current = made;
+  }, [made]);
   useEffect(() => {
     let timer: ReturnType<typeof setTimeout>;
     let isOver = false;
@@ -25,7 +36,6 @@ export function LiveStatus({ address, children }: { address: string; children: R
       if (isOver) return;
       const next = answer?.ok ? ((await answer.json()) as Status) : null;
       if (next) {
-        // Also at the first answer: the work may have ended between the making of the screen and this question.
         if (mark.current !== next.mark) router.refresh();
         mark.current = next.mark;
         setStatus(next);

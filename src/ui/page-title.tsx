@@ -1,5 +1,5 @@
-import Link from 'next/link';
 import { placeText, titleText } from './format';
+import { Link } from './link';
 
 interface PageTitleProps {
   /** Address of the page's record; `null` for a page that is gone. */

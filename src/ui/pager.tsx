@@ -1,4 +1,4 @@
-import Link from 'next/link';
+import { Link } from './link';
 
 interface PagerProps {
   sheet: number;

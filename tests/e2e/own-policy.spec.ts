@@ -1,7 +1,7 @@
 import { SCHOOL, signInAs } from './sign-in';
 import { expect, test } from './test';
 
-test('Ibidem’s own screens run no script but their own, and are whole without any other', async ({
+test('Ibidem’s own screens run no script but their own, are whole without any other, and are made once', async ({
   page,
 }) => {
   const refused: string[] = [];
@@ -9,6 +9,10 @@ test('Ibidem’s own screens run no script but their own, and are whole without 
     if (message.text().includes('Content Security Policy')) refused.push(message.text());
   });
   await signInAs(page, 'Maud Kestle');
+  const asked: string[] = [];
+  page.on('request', (request) => {
+    if (request.headers()['rsc'] === '1') asked.push(request.url());
+  });
   for (const screen of [
     '',
     'pages',
@@ -22,13 +26,18 @@ test('Ibidem’s own screens run no script but their own, and are whole without 
     'surveys',
     'settings',
   ]) {
+    const status = page.waitForResponse((response) => response.url().endsWith('/status'));
     const answer = await page.goto(`${SCHOOL}/${screen}`);
     const policy = answer?.headers()['content-security-policy'] ?? '';
     expect(policy, screen).toMatch(/script-src 'self' 'nonce-[\w+/=]{20,}' 'strict-dynamic';/);
     expect(policy).toContain("object-src 'none'");
     await expect(page.getByRole('main').first()).toBeVisible();
+    // The running head has compared the screen with how the work is.
+    await status;
   }
   expect(refused).toEqual([]);
+  // A screen is made once: neither again once it is open, nor what its links lead to before anybody points at one.
+  expect(asked).toEqual([]);
   const ran = await page.evaluate(async () => {
     const box = document.createElement('div');
     box.innerHTML = '<img src="/none.png" onerror="window.ranHere = true">';

@@ -7,10 +7,12 @@ import { sites, surveys } from '@/server/db/schema/sites';
 import { placeText } from '@/ui/format';
 import { sectionsOf } from './frame';
 import { requireActor } from './session';
+import { workMark } from './work-status';
 
-/** A site by its slug, for somebody who is signed in. */
+/** A site by its slug, for somebody who is signed in; what is looked up after it is no older than its {@link workMark}. */
 export const siteBySlug = cache(async (slug: string) => {
   await requireActor();
+  await workMark(slug);
   const [site] = await database().orm.select().from(sites).where(eq(sites.slug, slug));
   return site ?? notFound();
 });

@@ -3,6 +3,7 @@ import { requireActor } from '@/app/_data/session';
 import { checkedSoFar } from '@/app/_data/errata/checked-so-far';
 import { siteFrame } from '@/app/_data/frame';
 import { siteBySlug } from '@/app/_data/site';
+import { workMark } from '@/app/_data/work-status';
 import { RunningHead } from './running-head';
 import { SiteIndex } from './site-index';
 import { SoFar } from './so-far';
@@ -15,14 +16,21 @@ export default async function SiteLayout({
   params: Promise<{ slug: string }>;
 }) {
   const actor = await requireActor();
-  const site = await siteBySlug((await params).slug);
+  const { slug } = await params;
+  const site = await siteBySlug(slug);
   const [frame, far] = await Promise.all([siteFrame(site.id), checkedSoFar(site.id)]);
   return (
     <div className="min-h-screen">
       <a href="#sheet" className="sr-only focus:not-sr-only focus:fixed focus:z-20 focus:bg-sheet focus:p-2">
         Skip to the sheet
       </a>
-      <RunningHead site={site} survey={frame.survey} draft={frame.draft} actor={actor} />
+      <RunningHead
+        site={site}
+        mark={await workMark(slug)}
+        survey={frame.survey}
+        draft={frame.draft}
+        actor={actor}
+      />
       <div className="flex max-sm:flex-col">
         <SiteIndex slug={site.slug} counts={frame.counts} sections={frame.sections} />
         <div id="sheet" className="min-w-0 flex-1">

@@ -1,8 +1,8 @@
 'use client';
 
-import Link from 'next/link';
 import { usePathname, useSearchParams } from 'next/navigation';
 import { placeText } from '@/ui/format';
+import { Link } from '@/ui/link';
 
 interface SiteIndexProps {
   slug: string;

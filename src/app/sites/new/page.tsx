@@ -1,5 +1,5 @@
-import Link from 'next/link';
 import { requireActor } from '@/app/_data/session';
+import { Link } from '@/ui/link';
 import { ConnectForm } from './connect-form';
 
 export const metadata = { title: 'Connect a site' };

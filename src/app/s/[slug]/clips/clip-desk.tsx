@@ -1,6 +1,5 @@
 'use client';
 
-import Link from 'next/link';
 import { useEffect, useState, useTransition } from 'react';
 import type { ClipPlaceRow } from '@/app/_data/pages/clips';
 import type { Problem } from '@/core/problem';
@@ -9,6 +8,7 @@ import { CHUNK_BYTES } from '@/server/work/intake/intake-limits';
 import { Button } from '@/ui/button';
 import { useCloseWarning } from '@/ui/close-warning';
 import { bytesText, count, placeText } from '@/ui/format';
+import { Link } from '@/ui/link';
 import { OldFile } from '@/ui/old-file';
 import { Player } from '@/ui/player';
 import { ProgressBar } from '@/ui/progress-bar';

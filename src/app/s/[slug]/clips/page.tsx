@@ -1,4 +1,3 @@
-import Link from 'next/link';
 import { notFound } from 'next/navigation';
 import { siteFrame } from '@/app/_data/frame';
 import { placesOfClip } from '@/app/_data/pages/clips';
@@ -7,6 +6,7 @@ import { requireActor } from '@/app/_data/session';
 import { siteBySlug } from '@/app/_data/site';
 import { mayEdit } from '@/core/edition/edition-state';
 import { MAX_INTAKE_BYTES } from '@/server/work/intake/intake-limits';
+import { Link } from '@/ui/link';
 import { Player } from '@/ui/player';
 import { WayBack } from '@/ui/way-back';
 import { ClipDesk } from './clip-desk';

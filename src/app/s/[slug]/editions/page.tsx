@@ -1,8 +1,8 @@
-import Link from 'next/link';
 import { listEditions } from '@/app/_data/editions/editions';
 import { siteBySlug } from '@/app/_data/site';
 import { Empty } from '@/ui/empty';
 import { count, dateText } from '@/ui/format';
+import { Link } from '@/ui/link';
 
 export const metadata = { title: 'Editions' };
 

@@ -1,12 +1,12 @@
 'use client';
 
-import Link from 'next/link';
 import { useState, useTransition } from 'react';
 import type { Problem } from '@/core/problem';
 import { Button, buttonClass } from '@/ui/button';
 import { useChosen } from '@/ui/choosing';
 import { FootBar, Told } from '@/ui/foot-bar';
 import { count } from '@/ui/format';
+import { Link } from '@/ui/link';
 import { ProblemText } from '@/ui/problem-text';
 import { stopStanding } from './actions';
 import { PutIn } from './put-in';

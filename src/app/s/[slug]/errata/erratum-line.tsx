@@ -1,10 +1,10 @@
-import Link from 'next/link';
 import type { ErrataGroup, ErratumRow } from '@/app/_data/errata/errata';
 import { isRefitted, REFITTED } from '@/core/errata/remedy';
 import { isOnWords, type Degree } from '@/core/errata/rule';
 import { ChooseBox } from '@/ui/choosing';
 import { DEGREE_TEXT, DEGREE_WORD } from '@/ui/degree';
 import { count, placeText, reachText } from '@/ui/format';
+import { Link } from '@/ui/link';
 import { Mat } from '@/ui/mat';
 import { showsNoFile } from '@/ui/placement-text';
 import { PutIn } from './put-in';

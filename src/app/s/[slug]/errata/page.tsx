@@ -1,4 +1,3 @@
-import Link from 'next/link';
 import { mayEdit } from '@/core/edition/edition-state';
 import { ownersOf } from '@/app/_data/errata/owners';
 import { checkedSoFar, type CheckedSoFar } from '@/app/_data/errata/checked-so-far';
@@ -17,6 +16,7 @@ import { Choices } from '@/ui/choices';
 import { Empty } from '@/ui/empty';
 import { FoldOut } from '@/ui/fold-out';
 import { count } from '@/ui/format';
+import { Link } from '@/ui/link';
 import { Pager } from '@/ui/pager';
 import { ErrataBar, type ChoosableErratum } from './errata-bar';
 import { ErratumLine } from './erratum-line';

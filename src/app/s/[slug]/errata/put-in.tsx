@@ -1,8 +1,8 @@
 'use client';
 
-import Link from 'next/link';
 import { useState, useTransition } from 'react';
 import type { Problem } from '@/core/problem';
+import { Link } from '@/ui/link';
 import { ProblemText } from '@/ui/problem-text';
 import { putTextsIn, refit, takeProposalsBack } from './actions';
 

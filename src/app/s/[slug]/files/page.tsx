@@ -1,4 +1,3 @@
-import Link from 'next/link';
 import {
   FILE_LISTS,
   fileCounts,
@@ -16,6 +15,7 @@ import { siteBySlug } from '@/app/_data/site';
 import { Choices } from '@/ui/choices';
 import { Empty } from '@/ui/empty';
 import { bytesText, count, placeText, reachText } from '@/ui/format';
+import { Link } from '@/ui/link';
 import { Mat } from '@/ui/mat';
 import { PageTitle } from '@/ui/page-title';
 import { Pager } from '@/ui/pager';

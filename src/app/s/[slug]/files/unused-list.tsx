@@ -1,11 +1,11 @@
 'use client';
 
-import Link from 'next/link';
 import { useState, useTransition } from 'react';
 import type { UnusedFile } from '@/app/_data/pages/files';
 import type { Problem } from '@/core/problem';
 import { Button } from '@/ui/button';
 import { bytesText, count, pixelsText } from '@/ui/format';
+import { Link } from '@/ui/link';
 import { Mat } from '@/ui/mat';
 import { ProblemText } from '@/ui/problem-text';
 import { takeOff } from './actions';

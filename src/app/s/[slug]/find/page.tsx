@@ -1,4 +1,3 @@
-import Link from 'next/link';
 import { findPages, type FoundPage, type FoundPages } from '@/app/_data/find/found-pages';
 import { findPictures, type FoundIn, type FoundPicture } from '@/app/_data/find/found-pictures';
 import { hrefWith, listQuery, type SiteScreenProps } from '@/app/_data/query';
@@ -6,6 +5,7 @@ import { siteBySlug } from '@/app/_data/site';
 import { Empty } from '@/ui/empty';
 import { FoundWords } from '@/ui/found-words';
 import { count, placeText, reachText, titleText } from '@/ui/format';
+import { Link } from '@/ui/link';
 import { Mat } from '@/ui/mat';
 import { PageTitle } from '@/ui/page-title';
 

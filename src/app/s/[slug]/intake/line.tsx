@@ -1,10 +1,10 @@
 'use client';
 
 import { Check } from 'lucide-react';
-import Link from 'next/link';
 import type { DeliveryLine } from '@/app/_data/intake/delivery';
 import { Note } from '@/ui/note';
 import { bytesText, pixelsText } from '@/ui/format';
+import { Link } from '@/ui/link';
 import { Mat } from '@/ui/mat';
 import { findingText } from './finding-text';
 import { LineWords } from './line-words';

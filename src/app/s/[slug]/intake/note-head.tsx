@@ -1,9 +1,9 @@
 'use client';
 
-import Link from 'next/link';
 import type { DeliveryView } from '@/app/_data/intake/delivery';
 import { Button, buttonClass } from '@/ui/button';
 import { count } from '@/ui/format';
+import { Link } from '@/ui/link';
 import { Key } from '../text-desk/keys';
 
 interface NoteHeadProps {

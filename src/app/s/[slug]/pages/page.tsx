@@ -1,4 +1,3 @@
-import Link from 'next/link';
 import {
   listPages,
   PAGE_FILTERS,
@@ -12,6 +11,7 @@ import { Chip } from '@/ui/chip';
 import { Choices } from '@/ui/choices';
 import { Empty } from '@/ui/empty';
 import { count } from '@/ui/format';
+import { Link } from '@/ui/link';
 import { Pager } from '@/ui/pager';
 import { PageLine } from './page-line';
 

@@ -1,10 +1,10 @@
-import Link from 'next/link';
 import { pairSheet } from '@/app/_data/pairs/pairs';
 import { numbersIn, type SearchParams } from '@/app/_data/query';
 import { requireActor } from '@/app/_data/session';
 import { siteBySlug } from '@/app/_data/site';
 import { mayEdit } from '@/core/edition/edition-state';
 import { Empty } from '@/ui/empty';
+import { Link } from '@/ui/link';
 import { PairSheetView } from './pair-sheet';
 
 export const metadata = { title: 'Pairs' };

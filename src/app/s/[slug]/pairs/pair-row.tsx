@@ -2,11 +2,11 @@
 
 import { useDraggable, useDroppable } from '@dnd-kit/core';
 import { ChevronLeft, ChevronRight, GripVertical } from 'lucide-react';
-import Link from 'next/link';
 import type { Coming, Going } from '@/app/_data/pairs/pairs';
 import type { Fit } from '@/core/swap/fit';
 import { count, pixelsText } from '@/ui/format';
 import { FitReasons } from '@/ui/fit-reasons-line';
+import { Link } from '@/ui/link';
 import { Mat } from '@/ui/mat';
 import type { Choice } from './pairing';
 

@@ -1,7 +1,6 @@
 'use client';
 
 import { DndContext, PointerSensor, useSensor, useSensors, type DragEndEvent } from '@dnd-kit/core';
-import Link from 'next/link';
 import { useState, useTransition, type KeyboardEvent } from 'react';
 import type { PairSheet } from '@/app/_data/pairs/pairs';
 import type { Problem } from '@/core/problem';
@@ -9,6 +8,7 @@ import { Button, buttonClass } from '@/ui/button';
 import { FootBar } from '@/ui/foot-bar';
 import { count } from '@/ui/format';
 import { begun, doneAgain, undone, wayOfKey, written } from '@/ui/history';
+import { Link } from '@/ui/link';
 import { Mat } from '@/ui/mat';
 import { ProblemText } from '@/ui/problem-text';
 import { Key } from '../text-desk/keys';

@@ -1,6 +1,5 @@
 'use client';
 
-import Link from 'next/link';
 import { useRouter } from 'next/navigation';
 import type { Outcome } from '@/app/_data/act';
 import { PICTURE_KINDS, type PictureKind } from '@/core/dating/shelf-life';
@@ -10,6 +9,7 @@ import { FootBar } from '@/ui/foot-bar';
 import { count } from '@/ui/format';
 import { settle, show, sort, teach, type Undo } from './actions';
 import { useChosen } from '@/ui/choosing';
+import { Link } from '@/ui/link';
 import { DeedTold, useDeed } from './use-deed';
 
 interface NamedSubject {

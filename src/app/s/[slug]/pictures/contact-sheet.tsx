@@ -1,8 +1,8 @@
-import Link from 'next/link';
 import type { PictureRow } from '@/app/_data/pictures/pictures';
 import { spanText } from '@/core/dating/shelf-life';
 import { Mat } from '@/ui/mat';
 import { ChooseBox } from '@/ui/choosing';
+import { Link } from '@/ui/link';
 
 interface ContactSheetProps {
   slug: string;

@@ -1,10 +1,10 @@
-import Link from 'next/link';
 import type { NarrowingChoices, PictureNarrowing } from '@/app/_data/pictures/picture-narrowing';
 import { hrefWith } from '@/app/_data/query';
 import { PICTURE_KINDS } from '@/core/dating/shelf-life';
 import { Button } from '@/ui/button';
 import { KIND_NAME } from '@/ui/date-words';
 import { FoldOut } from '@/ui/fold-out';
+import { Link } from '@/ui/link';
 
 interface NarrowFormProps {
   /** Address of the list without parameters, and those that hold now. */

@@ -1,4 +1,3 @@
-import Link from 'next/link';
 import { narrowingChoices, narrowingOf, readingOf } from '@/app/_data/pictures/picture-narrowing';
 import {
   listPictures,
@@ -19,6 +18,7 @@ import { Pager } from '@/ui/pager';
 import { currentActor } from '@/app/_data/session';
 import { BulkBar, type ChoosablePicture } from './bulk-bar';
 import { ChooseAll, Choosing } from '@/ui/choosing';
+import { Link } from '@/ui/link';
 import { ContactSheet } from './contact-sheet';
 import { Narrowed, NarrowForm } from './narrow-form';
 import { PictureRow } from './picture-row';

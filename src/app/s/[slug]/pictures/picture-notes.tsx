@@ -1,4 +1,3 @@
-import Link from 'next/link';
 import type { ReactNode } from 'react';
 import type { PictureRow } from '@/app/_data/pictures/pictures';
 import { spanText } from '@/core/dating/shelf-life';
@@ -6,6 +5,7 @@ import { isTaught, leftoverStrength, type Teaching } from '@/core/picture/leftov
 import { changedText, KIND_NAME } from '@/ui/date-words';
 import { count } from '@/ui/format';
 import { LEFTOVER_WORDS } from '@/ui/leftover-words';
+import { Link } from '@/ui/link';
 import { Note } from '@/ui/note';
 import { Clues } from './clues';
 import { TeachButton } from './teach-button';

@@ -1,7 +1,6 @@
 'use client';
 
 import { ChevronDown } from 'lucide-react';
-import Link from 'next/link';
 import { Collapsible } from 'radix-ui';
 import { useState } from 'react';
 import type { PictureRow as Row, ShownPlacement } from '@/app/_data/pictures/pictures';
@@ -11,6 +10,7 @@ import { bytesText, count, pixelsText, placeText, reachText } from '@/ui/format'
 import { Mat } from '@/ui/mat';
 import { ORIGIN } from '@/ui/date-words';
 import { ChooseBox } from '@/ui/choosing';
+import { Link } from '@/ui/link';
 import { PictureNotes } from './picture-notes';
 
 interface PictureRowProps {

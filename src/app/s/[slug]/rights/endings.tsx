@@ -1,7 +1,7 @@
-import Link from 'next/link';
 import type { Ending } from '@/app/_data/rights/rights';
 import { isoDay } from '@/core/dating/day';
 import { count } from '@/ui/format';
+import { Link } from '@/ui/link';
 
 /** What may stand today and will not for ever, by the day on which it has to be gone. */
 export function Endings({ slug, endings }: { slug: string; endings: readonly Ending[] }) {

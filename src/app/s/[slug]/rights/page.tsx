@@ -1,4 +1,3 @@
-import Link from 'next/link';
 import { hrefWith, listQuery, type SiteScreenProps } from '@/app/_data/query';
 import {
   creditFormsOf,
@@ -17,6 +16,7 @@ import { Chip } from '@/ui/chip';
 import { Choices } from '@/ui/choices';
 import { Empty } from '@/ui/empty';
 import { dateText } from '@/ui/format';
+import { Link } from '@/ui/link';
 import { Pager } from '@/ui/pager';
 import { ProblemText } from '@/ui/problem-text';
 import { CODE_CHIP, CODES, VERDICT_NAME } from '@/ui/rights-words';

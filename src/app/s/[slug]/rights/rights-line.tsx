@@ -1,7 +1,7 @@
-import Link from 'next/link';
 import type { RightsRow } from '@/app/_data/rights/rights';
 import { isoDay } from '@/core/dating/day';
 import { count, placeText, reachText } from '@/ui/format';
+import { Link } from '@/ui/link';
 import { Mat } from '@/ui/mat';
 import { CODE_NAME } from '@/ui/rights-words';
 

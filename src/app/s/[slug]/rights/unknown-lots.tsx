@@ -1,6 +1,6 @@
-import Link from 'next/link';
 import { ownersOfSections, unknownLots } from '@/app/_data/rights/many';
 import { hrefWith } from '@/app/_data/query';
+import { Link } from '@/ui/link';
 
 /** Ways to say of many pictures at once where they come from. */
 export async function UnknownLots({ slug, siteId }: { slug: string; siteId: number }) {

@@ -1,5 +1,5 @@
-import Link from 'next/link';
 import { siteBySlug } from '@/app/_data/site';
+import { Link } from '@/ui/link';
 import { SettingsForm } from './settings-form';
 
 export const metadata = { title: 'Settings' };

@@ -1,12 +1,12 @@
 'use client';
 
-import Link from 'next/link';
 import { useState, useTransition } from 'react';
 import type { SubjectRow } from '@/app/_data/pictures/subjects';
 import { spanText } from '@/core/dating/shelf-life';
 import type { Problem } from '@/core/problem';
 import { SUBJECT_NAME } from '@/ui/date-words';
 import { count } from '@/ui/format';
+import { Link } from '@/ui/link';
 import { Mat } from '@/ui/mat';
 import { ProblemText } from '@/ui/problem-text';
 import { forgetSubject, keepSubject, show } from '../pictures/actions';

@@ -1,8 +1,8 @@
-import Link from 'next/link';
 import { siteBySlug, surveysOf } from '@/app/_data/site';
 import type { ConnectionSettings } from '@/server/db/schema/sites';
 import { Empty } from '@/ui/empty';
 import { count, dateText } from '@/ui/format';
+import { Link } from '@/ui/link';
 import { ProblemText } from '@/ui/problem-text';
 import { differenceText } from './difference-text';
 import { SurveyNow } from './survey-now';

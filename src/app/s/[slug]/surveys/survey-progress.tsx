@@ -1,17 +1,10 @@
 'use client';
 
 import { useEffect, useState, useTransition } from 'react';
+import type { Work } from '@/app/_data/work-status';
 import { Button } from '@/ui/button';
 import { leftText } from '@/ui/format';
 import { goOn, stopNow } from './actions';
-
-interface Work {
-  readonly label: string;
-  readonly done: number;
-  readonly total: number;
-  readonly phase?: string;
-  readonly seconds?: number;
-}
 
 /** A survey under way: what it does, how far it is, how fast, and how long it will take. */
 export function SurveyProgress({ slug, siteId, number }: { slug: string; siteId: number; number: number }) {

@@ -1,8 +1,8 @@
-import Link from 'next/link';
 import type { DeskItem } from '@/app/_data/words/text-desk-item';
 import type { Draft } from '@/core/wording/drafts';
 import { draftSourceText } from '@/ui/draft-source';
 import { pixelsText } from '@/ui/format';
+import { Link } from '@/ui/link';
 import { Mat } from '@/ui/mat';
 import { showsNoFile } from '@/ui/placement-text';
 import { Key } from './keys';

@@ -1,4 +1,3 @@
-import Link from 'next/link';
 import { mayEdit } from '@/core/edition/edition-state';
 import { errataChoice } from '@/app/_data/errata/errata-choice';
 import { hrefWith, numbersIn, type SiteScreenProps } from '@/app/_data/query';
@@ -9,6 +8,7 @@ import { deskQueue } from '@/app/_data/words/text-desk-queue';
 import { RULES } from '@/core/errata/all-rules';
 import { isOnWords } from '@/core/errata/rule';
 import { Empty } from '@/ui/empty';
+import { Link } from '@/ui/link';
 import { TextDesk } from './text-desk';
 
 export const metadata = { title: 'Text desk' };

@@ -1,9 +1,9 @@
-import Link from 'next/link';
 import type { DeskItem } from '@/app/_data/words/text-desk-item';
 import { mayBeDecoration } from '@/core/errata/alt-branch';
 import { countingWords } from '@/core/errata/words/read-words';
 import type { DeclaredSlot } from '@/core/markup/placement';
 import { count, placeText } from '@/ui/format';
+import { Link } from '@/ui/link';
 import { kindText, slotText } from '@/ui/placement-text';
 import { Key } from './keys';
 import { altOfField, withAlt, withBlock, withCaption, withOwn, type Typed } from './desk-words';

@@ -1,6 +1,5 @@
 'use client';
 
-import Link from 'next/link';
 import { useEffect, useRef, useState } from 'react';
 import type { DeskEntry } from '@/app/_data/words/text-desk-queue';
 import type { DeskItem } from '@/app/_data/words/text-desk-item';
@@ -8,6 +7,7 @@ import { mayBeDecoration } from '@/core/errata/alt-branch';
 import { Button } from '@/ui/button';
 import { count } from '@/ui/format';
 import { useCloseWarning } from '@/ui/close-warning';
+import { Link } from '@/ui/link';
 import { ProblemText } from '@/ui/problem-text';
 import { altOfField, withAlt, withBlock, withOwn } from './desk-words';
 import { Key, Keys } from './keys';

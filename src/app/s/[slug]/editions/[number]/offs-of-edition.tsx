@@ -1,4 +1,3 @@
-import Link from 'next/link';
 import type { ReactNode } from 'react';
 import { fileIds } from '@/app/_data/editions/file-ids';
 import { NOTHING_DECLARED } from '@/core/markup/declared-slot';
@@ -6,6 +5,7 @@ import { fileUnder } from '@/core/rights/filed';
 import type { Refusal, Remark } from '@/core/take-off/outcome';
 import type { changes, edits, PlaceOff } from '@/server/db/schema/editions';
 import { count, placeText } from '@/ui/format';
+import { Link } from '@/ui/link';
 import { kindText } from '@/ui/placement-text';
 import { leaveThere } from './actions';
 import { ChangeHead } from './change-head';

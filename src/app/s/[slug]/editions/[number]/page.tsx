@@ -1,4 +1,3 @@
-import Link from 'next/link';
 import { notFound } from 'next/navigation';
 import { editionByNumber } from '@/app/_data/editions/editions';
 import { pageWeights } from '@/app/_data/editions/page-weights';
@@ -6,6 +5,7 @@ import { lossesOfWriting } from '@/app/_data/editions/losses';
 import { siteBySlug } from '@/app/_data/site';
 import { Empty } from '@/ui/empty';
 import { count, dateText } from '@/ui/format';
+import { Link } from '@/ui/link';
 import { ChangeOfEdition } from './change-of-edition';
 import { takeOut } from './actions';
 import { EditionActs, TakeOut } from './edition-acts';

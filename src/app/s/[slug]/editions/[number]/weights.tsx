@@ -1,6 +1,6 @@
-import Link from 'next/link';
 import type { PageWeight, PageWeights } from '@/app/_data/editions/page-weights';
 import { bytesText, count, placeText, titleText } from '@/ui/format';
+import { Link } from '@/ui/link';
 
 interface WeightsProps {
   site: { readonly slug: string; readonly name: string };

@@ -1,6 +1,5 @@
 'use client';
 
-import Link from 'next/link';
 import { useState, useTransition } from 'react';
 import type { Proposal } from '@/app/_data/errata/proposals';
 import type { Problem } from '@/core/problem';
@@ -9,6 +8,7 @@ import { Empty } from '@/ui/empty';
 import { draftSourceText } from '@/ui/draft-source';
 import { FootBar, Told } from '@/ui/foot-bar';
 import { count } from '@/ui/format';
+import { Link } from '@/ui/link';
 import { ProblemText } from '@/ui/problem-text';
 import { gatherProposals, takeProposalsBack } from '../actions';
 import { ProposalRow } from './proposal-row';

@@ -1,6 +1,6 @@
-import Link from 'next/link';
 import type { Proposal } from '@/app/_data/errata/proposals';
 import { count, placeText, lowerFirst } from '@/ui/format';
+import { Link } from '@/ui/link';
 import { Mat } from '@/ui/mat';
 
 interface ProposalRowProps {

@@ -1,11 +1,11 @@
 'use client';
 
-import Link from 'next/link';
 import { useEffect, useLayoutEffect, useRef, useState } from 'react';
 import { gravest, type Degree } from '@/core/errata/rule';
 import { buttonClass } from '@/ui/button';
 import { Mat } from '@/ui/mat';
 import { DEGREE_TEXT, DEGREE_WORD } from '@/ui/degree';
+import { Link } from '@/ui/link';
 import { levelNotes } from './level-notes';
 import type { Measured } from './proof-frame';
 import type { ProofNote } from './proof-notes';

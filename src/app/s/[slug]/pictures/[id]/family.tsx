@@ -1,6 +1,6 @@
-import Link from 'next/link';
 import type { Link as FamilyLink } from '@/core/picture/judge';
 import { bytesText, count, pixelsText } from '@/ui/format';
+import { Link } from '@/ui/link';
 import { Mat } from '@/ui/mat';
 import { ApartButton } from './apart-button';
 

@@ -1,6 +1,6 @@
-import Link from 'next/link';
 import type { HistoryLine } from '@/app/_data/pictures/picture-history';
 import { count, dateText } from '@/ui/format';
+import { Link } from '@/ui/link';
 
 interface HistoryProps {
   slug: string;

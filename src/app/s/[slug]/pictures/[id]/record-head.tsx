@@ -1,8 +1,8 @@
-import Link from 'next/link';
 import type { pictureById } from '@/app/_data/pictures/pictures';
 import { spanText } from '@/core/dating/shelf-life';
 import { buttonClass } from '@/ui/button';
 import { bytesText, count, pixelsText, reachText } from '@/ui/format';
+import { Link } from '@/ui/link';
 import { Mat } from '@/ui/mat';
 import { TitleLine } from './title-line';
 

@@ -1,4 +1,3 @@
-import Link from 'next/link';
 import { peopleKnown } from '@/app/_data/rights/people';
 import { answersOfFiles, papersOfFile, recordOfFile, rightsInFile } from '@/app/_data/rights/rights';
 import { mayEdit, type Role } from '@/core/edition/edition-state';
@@ -6,6 +5,7 @@ import type { Code } from '@/core/rights/may';
 import { database } from '@/server/db/database';
 import { marksOf } from '@/server/work/rights/people/mark-people';
 import { count } from '@/ui/format';
+import { Link } from '@/ui/link';
 import { MarkPeople } from './mark-people';
 import { MayItStand } from './may-it-stand';
 import { RightsForm } from './rights-form';

@@ -1,11 +1,11 @@
 'use client';
 
 import { X } from 'lucide-react';
-import Link from 'next/link';
 import { useRouter } from 'next/navigation';
 import { useState, useTransition } from 'react';
 import type { Subject } from '@/core/dating/changed-subject';
 import type { Problem } from '@/core/problem';
+import { Link } from '@/ui/link';
 import { ProblemText } from '@/ui/problem-text';
 import { show } from '../actions';
 

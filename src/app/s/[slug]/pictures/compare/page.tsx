@@ -1,4 +1,3 @@
-import Link from 'next/link';
 import { notFound } from 'next/navigation';
 import { mayEdit } from '@/core/edition/edition-state';
 import { pictureById } from '@/app/_data/pictures/pictures';
@@ -7,6 +6,7 @@ import { siteBySlug } from '@/app/_data/site';
 import type { SiteScreenProps } from '@/app/_data/query';
 import { spanText } from '@/core/dating/shelf-life';
 import { bytesText, count, pixelsText } from '@/ui/format';
+import { Link } from '@/ui/link';
 import { WayBack } from '@/ui/way-back';
 import { ComparedPictures } from './compared-pictures';
 import { JoinButtons } from './join-buttons';

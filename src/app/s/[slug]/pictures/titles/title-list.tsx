@@ -1,11 +1,11 @@
 'use client';
 
-import Link from 'next/link';
 import { useState } from 'react';
 import type { UntitledRow } from '@/app/_data/pictures/subjects';
 import { Button } from '@/ui/button';
 import { Empty } from '@/ui/empty';
 import { count } from '@/ui/format';
+import { Link } from '@/ui/link';
 import { Mat } from '@/ui/mat';
 import { keepTitles } from '../actions';
 import { DeedTold, useDeed } from '../use-deed';

@@ -1,8 +1,8 @@
-import Link from 'next/link';
 import { coversOfSite, type Cover } from '@/app/_data/rights/covers';
 import { siteBySlug } from '@/app/_data/site';
 import { Empty } from '@/ui/empty';
 import { count } from '@/ui/format';
+import { Link } from '@/ui/link';
 import { Mat } from '@/ui/mat';
 import { VERDICT_NAME } from '@/ui/rights-words';
 import { WayBack } from '@/ui/way-back';

@@ -1,10 +1,10 @@
-import Link from 'next/link';
 import { allEndings } from '@/app/_data/rights/rights';
 import { today } from '@/app/_data/rights/people';
 import { siteBySlug } from '@/app/_data/site';
 import { isoDay } from '@/core/dating/day';
 import { Empty } from '@/ui/empty';
 import { count } from '@/ui/format';
+import { Link } from '@/ui/link';
 import { WayBack } from '@/ui/way-back';
 import { EndingsChart } from './endings-chart';
 

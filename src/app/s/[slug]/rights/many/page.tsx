@@ -1,4 +1,3 @@
-import Link from 'next/link';
 import { redirect } from 'next/navigation';
 import { ownersOfSections } from '@/app/_data/rights/many';
 import { listQuery, type SiteScreenProps } from '@/app/_data/query';
@@ -9,6 +8,7 @@ import { database } from '@/server/db/database';
 import { inFolder, picturesMeant, type PicturesMeant } from '@/server/work/rights/pictures-meant';
 import { Empty } from '@/ui/empty';
 import { count } from '@/ui/format';
+import { Link } from '@/ui/link';
 import { Mat } from '@/ui/mat';
 import { WayBack } from '@/ui/way-back';
 import { ManyForm } from './many-form';

@@ -1,4 +1,3 @@
-import Link from 'next/link';
 import { placesByFile, schoolYearOf, today } from '@/app/_data/rights/people';
 import { nextTurn, releaseText, standingOf } from '@/core/rights/standing';
 import { requireActor } from '@/app/_data/session';
@@ -8,6 +7,7 @@ import { database } from '@/server/db/database';
 import { lookAtPeople, type PersonOfSite } from '@/server/work/rights/people/people-of-site';
 import { Empty } from '@/ui/empty';
 import { count } from '@/ui/format';
+import { Link } from '@/ui/link';
 import { WayBack } from '@/ui/way-back';
 import { ReleaseForm } from './release-form';
 import { STANDING_LOOK } from './standing';

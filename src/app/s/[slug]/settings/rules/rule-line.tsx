@@ -1,12 +1,12 @@
 'use client';
 
-import Link from 'next/link';
 import { useState, useTransition } from 'react';
 import type { RuleLevelRow } from '@/app/_data/errata/rule-levels';
 import type { Degree, RuleId } from '@/core/errata/rule';
 import type { Problem } from '@/core/problem';
 import { Button } from '@/ui/button';
 import { count } from '@/ui/format';
+import { Link } from '@/ui/link';
 import { ProblemText } from '@/ui/problem-text';
 import { saveRuleLevel } from './actions';
 

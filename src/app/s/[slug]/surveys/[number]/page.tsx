@@ -1,4 +1,3 @@
-import Link from 'next/link';
 import { notFound } from 'next/navigation';
 import { siteBySlug } from '@/app/_data/site';
 import {
@@ -10,6 +9,7 @@ import {
 } from '@/app/_data/surveys/surveys';
 import { Empty } from '@/ui/empty';
 import { count, dateText, placeText } from '@/ui/format';
+import { Link } from '@/ui/link';
 import { Mat } from '@/ui/mat';
 import { PageTitle } from '@/ui/page-title';
 import { differenceText } from '../difference-text';

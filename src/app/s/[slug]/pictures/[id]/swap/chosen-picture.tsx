@@ -1,6 +1,6 @@
-import Link from 'next/link';
 import type { FocalPoint } from '@/core/swap/crop';
 import { FocalPicture } from '@/ui/focal-picture';
+import { Link } from '@/ui/link';
 
 interface ChosenPictureProps {
   src: string;

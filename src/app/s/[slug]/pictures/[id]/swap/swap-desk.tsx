@@ -1,6 +1,5 @@
 'use client';
 
-import Link from 'next/link';
 import { madeForPlace } from '@/core/swap/made-for-place';
 import { FORMAT_NAMES, type FormatPolicy } from '@/core/swap/newer-format';
 import type { PixelSize } from '@/core/swap/slot';
@@ -8,6 +7,7 @@ import type { SiteCandidate } from '@/app/_data/pairs/site-candidates';
 import { Button } from '@/ui/button';
 import { count, pixelsText } from '@/ui/format';
 import { keepingSubmit } from '@/ui/keeping-submit';
+import { Link } from '@/ui/link';
 import { OldFile } from '@/ui/old-file';
 import { ProblemText } from '@/ui/problem-text';
 import { Candidates, type CandidateRow } from './candidates';

@@ -1,4 +1,3 @@
-import Link from 'next/link';
 import { notFound } from 'next/navigation';
 import { picturesOf, schoolYearOf, today } from '@/app/_data/rights/people';
 import { releaseText, standingOf } from '@/core/rights/standing';
@@ -10,6 +9,7 @@ import { papersOf } from '@/server/work/rights/papers';
 import { lookAtPeople } from '@/server/work/rights/people/people-of-site';
 import { Empty } from '@/ui/empty';
 import { count } from '@/ui/format';
+import { Link } from '@/ui/link';
 import { Mat } from '@/ui/mat';
 import { WayBack } from '@/ui/way-back';
 import { ReleaseForm } from '../release-form';
