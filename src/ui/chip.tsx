@@ -1,3 +1,4 @@
+import { numberText } from './format';
 import { Link } from './link';
 
 interface ChipProps {
@@ -17,7 +18,7 @@ export function Chip({ href, isChosen, label, count }: ChipProps) {
       className={`rounded-sm border px-2 py-0.5 text-base ${look}`}
     >
       {label}
-      {count === undefined ? '' : ` ${count.toLocaleString('en')}`}
+      {count === undefined ? '' : ` ${numberText(count)}`}
     </Link>
   );
 }

@@ -2,6 +2,7 @@
 
 import { useRouter } from 'next/navigation';
 import { useEffect, useRef, useState } from 'react';
+import { numberText } from './format';
 
 interface Status {
   /** Changes whenever something on a screen may have. */
@@ -54,9 +55,7 @@ export function LiveStatus({ address, made, children }: LiveStatusProps) {
       {work ? (
         <>
           {work.label}
-          {work.total > 0
-            ? `, ${work.done.toLocaleString('en')} of ${work.total.toLocaleString('en')}`
-            : ' …'}
+          {work.total > 0 ? `, ${numberText(work.done)} of ${numberText(work.total)}` : ' …'}
           <span aria-hidden className="fixed inset-x-0 top-[45px] h-[2px] bg-line">
             <span
               className="block h-full bg-green transition-[width]"

@@ -1,7 +1,7 @@
 'use client';
 
 import { usePathname, useSearchParams } from 'next/navigation';
-import { placeText } from '@/ui/format';
+import { numberText, placeText } from '@/ui/format';
 import { Link } from '@/ui/link';
 
 interface SiteIndexProps {
@@ -51,7 +51,7 @@ export function SiteIndex({ slug, counts, sections }: SiteIndexProps) {
               >
                 {name}
                 {number === null ? null : (
-                  <span className="font-normal text-ink-2">{number.toLocaleString('en')}</span>
+                  <span className="font-normal text-ink-2">{numberText(number)}</span>
                 )}
               </Link>
             </li>

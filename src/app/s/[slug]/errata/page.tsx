@@ -15,7 +15,7 @@ import { Chip } from '@/ui/chip';
 import { Choices } from '@/ui/choices';
 import { Empty } from '@/ui/empty';
 import { FoldOut } from '@/ui/fold-out';
-import { count } from '@/ui/format';
+import { count, numberText } from '@/ui/format';
 import { Link } from '@/ui/link';
 import { Pager } from '@/ui/pager';
 import { ErrataBar, type ChoosableErratum } from './errata-bar';
@@ -132,7 +132,7 @@ function NothingHere({ filter, far }: { filter: ErrataFilter; far: CheckedSoFar 
     );
   if (far.checked < far.pages)
     return (
-      <Empty head={`Checked ${far.checked.toLocaleString('en')} of ${count(far.pages, 'page')} so far`}>
+      <Empty head={`Checked ${numberText(far.checked)} of ${count(far.pages, 'page')} so far`}>
         {far.checked > 0 ? 'Nothing is wrong on those. ' : null}What is found appears here as it comes.
       </Empty>
     );
@@ -227,7 +227,7 @@ function RuleChoice({ root, asked, rules, chosen }: RuleChoiceProps) {
           <li key={rule}>
             <Link href={hrefWith(root, { ...asked, rule })} className={choiceLine(rule === chosen?.id)}>
               {ruleText(rule)?.title ?? rule}
-              <span className="font-normal text-ink-2">{count.toLocaleString('en')}</span>
+              <span className="font-normal text-ink-2">{numberText(count)}</span>
             </Link>
           </li>
         ))}

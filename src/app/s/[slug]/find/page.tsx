@@ -4,7 +4,7 @@ import { hrefWith, listQuery, type SiteScreenProps } from '@/app/_data/query';
 import { siteBySlug } from '@/app/_data/site';
 import { Empty } from '@/ui/empty';
 import { FoundWords } from '@/ui/found-words';
-import { count, placeText, reachText, titleText } from '@/ui/format';
+import { count, numberText, placeText, reachText, titleText } from '@/ui/format';
 import { Link } from '@/ui/link';
 import { Mat } from '@/ui/mat';
 import { PageTitle } from '@/ui/page-title';
@@ -166,7 +166,7 @@ function More({ all, shown, href, what }: MoreProps) {
   return (
     <p className="px-5 py-3">
       <Link href={href} className="font-semibold text-green">
-        {all > shown ? `All ${all.toLocaleString('en')} ${what}` : `As a list of ${what}, to narrow and sort`}
+        {all > shown ? `All ${numberText(all)} ${what}` : `As a list of ${what}, to narrow and sort`}
       </Link>
     </p>
   );

@@ -1,5 +1,5 @@
 import type { LineFinding } from '@/app/_data/intake/delivery';
-import { count } from '@/ui/format';
+import { count, numberText } from '@/ui/format';
 
 export interface Told {
   readonly degree: 'must' | 'should' | 'note';
@@ -23,7 +23,7 @@ export function findingText(found: LineFinding): Told {
     case 'small':
       return {
         degree: 'should',
-        text: `It is small: most places here want ${found.asked.toLocaleString('en')} pixels.`,
+        text: `It is small: most places here want ${numberText(found.asked)} pixels.`,
       };
     case 'unseen':
       return { degree: 'should', text: `It could not be looked at: ${found.why}` };

@@ -18,6 +18,7 @@ import { Pager } from '@/ui/pager';
 import { currentActor } from '@/app/_data/session';
 import { BulkBar, type ChoosablePicture } from './bulk-bar';
 import { ChooseAll, Choosing } from '@/ui/choosing';
+import { numberText } from '@/ui/format';
 import { Link } from '@/ui/link';
 import { ContactSheet } from './contact-sheet';
 import { Narrowed, NarrowForm } from './narrow-form';
@@ -121,8 +122,8 @@ export default async function PicturesPage({ params, searchParams }: SiteScreenP
       <Narrowed root={root} now={now} narrowing={narrowing} choices={choices} />
       {reading.read < reading.all ? (
         <p role="status" className="border-b border-line-2 bg-sheet px-5 py-2 text-ink-2">
-          The pictures are being read: {reading.read.toLocaleString('en')} of{' '}
-          {reading.all.toLocaleString('en')}. Their families and ages follow.
+          The pictures are being read: {numberText(reading.read)} of {numberText(reading.all)}. Their families
+          and ages follow.
         </p>
       ) : null}
       {query ? (

@@ -3,7 +3,7 @@ import type { PictureRow } from '@/app/_data/pictures/pictures';
 import { spanText } from '@/core/dating/shelf-life';
 import { isTaught, leftoverStrength, type Teaching } from '@/core/picture/leftover-strength';
 import { changedText, KIND_NAME } from '@/ui/date-words';
-import { count } from '@/ui/format';
+import { count, numberText } from '@/ui/format';
 import { LEFTOVER_WORDS } from '@/ui/leftover-words';
 import { Link } from '@/ui/link';
 import { Note } from '@/ui/note';
@@ -23,7 +23,7 @@ export function PictureNotes({ slug, row, mayTeach }: PictureNotesProps) {
       {words}
     </Link>
   );
-  const places = row.places === 1 ? 'Swap it' : `Swap all ${row.places.toLocaleString('en')}`;
+  const places = row.places === 1 ? 'Swap it' : `Swap all ${numberText(row.places)}`;
   return (
     <>
       {row.sha256 === null && !row.problem && row.isPlaced ? (

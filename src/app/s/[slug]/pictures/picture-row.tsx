@@ -6,7 +6,7 @@ import { useState } from 'react';
 import type { PictureRow as Row, ShownPlacement } from '@/app/_data/pictures/pictures';
 import { spanText } from '@/core/dating/shelf-life';
 import { CutOut } from '@/ui/cut-out';
-import { bytesText, count, pixelsText, placeText, reachText } from '@/ui/format';
+import { bytesText, count, numberText, pixelsText, placeText, reachText } from '@/ui/format';
 import { Mat } from '@/ui/mat';
 import { ORIGIN } from '@/ui/date-words';
 import { ChooseBox } from '@/ui/choosing';
@@ -83,7 +83,7 @@ export function PictureRow({ slug, isCounted, row, placements, mayTeach }: Pictu
                   className="inline-flex items-center gap-1 rounded-sm px-1 text-green"
                   aria-label={`${count(row.places, 'place')} of ${name}, ${isOpen ? 'fold' : 'unfold'}`}
                 >
-                  <span className="font-semibold">{row.places.toLocaleString('en')}</span>
+                  <span className="font-semibold">{numberText(row.places)}</span>
                   <ChevronDown size={16} aria-hidden className={isOpen ? 'rotate-180' : ''} />
                 </Collapsible.Trigger>
               ) : (

@@ -3,6 +3,7 @@
 import { mirroredBy, taken, turnedBy } from '@/core/revision/revised';
 import type { Light, WantedSize } from '@/core/revision/steps';
 import { framesOf } from '@/core/revision/frames';
+import { numberText } from '@/ui/format';
 import { CropFigures, type CropFiguresProps } from './crop-figures';
 import { FigureField } from './figure-field';
 import { StepNote } from './step-note';
@@ -100,7 +101,7 @@ function SizeFigures({
       {size ? (
         <FigureField
           label="Pixels"
-          unit={`of ${sides[size.by].toLocaleString('en')}`}
+          unit={`of ${numberText(sides[size.by])}`}
           value={size.px}
           {...{ min: 1, max: sides[size.by] }}
           onFigure={(px) => write({ ...size, px: Math.round(px) }, 'size')}

@@ -5,6 +5,7 @@ import { act } from '@/app/_data/act';
 import { forgetViews, importViews } from '@/server/work/reach/import-views';
 import { removeSection, saveSection } from '@/server/work/sections/keep-sections';
 import type { Told } from '@/ui/answer';
+import { numberText } from '@/ui/format';
 
 const text = (form: FormData, name: string) => String(form.get(name) ?? '').trim();
 
@@ -38,10 +39,10 @@ export async function takeViews(slug: string, siteId: number, _before: Told, for
   if (!outcome.ok) return { problem: outcome.problem };
   const { views, pages, elsewhere, unread } = outcome.value;
   const rest = [
-    elsewhere > 0 ? `${elsewhere.toLocaleString('en')} were of other addresses` : null,
-    unread > 0 ? `${unread.toLocaleString('en')} lines could not be read` : null,
+    elsewhere > 0 ? `${numberText(elsewhere)} were of other addresses` : null,
+    unread > 0 ? `${numberText(unread)} lines could not be read` : null,
   ].filter((part) => part !== null);
-  const taken = `${Math.round(views).toLocaleString('en')} views of ${pages.toLocaleString('en')} pages taken over`;
+  const taken = `${numberText(Math.round(views))} views of ${numberText(pages)} pages taken over`;
   return { said: `${[taken, ...rest].join('; ')}.` };
 }
 

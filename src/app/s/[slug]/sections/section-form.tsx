@@ -3,6 +3,7 @@
 import { startTransition, useActionState, useTransition } from 'react';
 import { Answer } from '@/ui/answer';
 import { Button } from '@/ui/button';
+import { numberText } from '@/ui/format';
 import { keepingSubmit } from '@/ui/keeping-submit';
 import { forget, remove, save, takeViews } from './actions';
 
@@ -68,9 +69,7 @@ export function SectionForm({ slug, siteId, people, section, pages }: SectionFor
           </option>
         ))}
       </select>
-      <span className="text-right text-sm text-ink-2 max-lg:text-left">
-        {isNew ? '' : pages.toLocaleString('en')}
-      </span>
+      <span className="text-right text-sm text-ink-2 max-lg:text-left">{isNew ? '' : numberText(pages)}</span>
       <span className="flex gap-2">
         <Button type="submit" disabled={isPending}>
           {isNew ? 'Add' : 'Save'}

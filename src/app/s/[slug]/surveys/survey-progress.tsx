@@ -3,7 +3,7 @@
 import { useEffect, useState, useTransition } from 'react';
 import type { Work } from '@/app/_data/work-status';
 import { Button } from '@/ui/button';
-import { leftText } from '@/ui/format';
+import { leftText, numberText } from '@/ui/format';
 import { goOn, stopNow } from './actions';
 
 /** A survey under way: what it does, how far it is, how fast, and how long it will take. */
@@ -33,9 +33,7 @@ export function SurveyProgress({ slug, siteId, number }: { slug: string; siteId:
         ) : (
           'Waiting'
         )}
-        {work && work.total > 0
-          ? ` · ${work.done.toLocaleString('en')} of ${work.total.toLocaleString('en')}`
-          : ''}
+        {work && work.total > 0 ? ` · ${numberText(work.done)} of ${numberText(work.total)}` : ''}
         {work?.seconds && work.done > 0 ? ` · ${leftText(work.done, work.total, work.seconds)}` : ''}
       </p>
       <div

@@ -4,7 +4,7 @@ import { useRef, type KeyboardEvent, type PointerEvent } from 'react';
 import { focalOfCrop, type FocalPoint } from '@/core/swap/crop';
 import type { MadeForPlace } from '@/core/swap/made-for-place';
 import type { PixelSize } from '@/core/swap/slot';
-import { pixelsText } from '@/ui/format';
+import { numberText, pixelsText } from '@/ui/format';
 import { DIRECTIONS } from '@/ui/point-on-picture';
 
 /** What is made for the place, of the whole picture. */
@@ -96,7 +96,7 @@ export function After({ after, box, isOwn, onFocal }: AfterProps) {
       </p>
       <p className="text-sm text-ink-2">
         {isAsItIs ? 'as it is' : `made ${pixelsText(size.widthPx, size.heightPx)} pixels`}
-        {narrow ? `, and ${narrow.widthPx.toLocaleString('en')} wide for small screens` : ''}
+        {narrow ? `, and ${numberText(narrow.widthPx)} wide for small screens` : ''}
         {isTooSmall ? (
           <span className="text-should">
             , {(slot.widthPx / crop.widthPx).toFixed(1)} times fewer than the place asks for
