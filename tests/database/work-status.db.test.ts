@@ -2,6 +2,7 @@
 import { join } from 'node:path';
 import { beforeAll, expect, it } from 'vitest';
 import { workMark, workStatus } from '@/app/_data/work-status';
+import { addJob } from '@/server/jobs/queue';
 import { gatherSwap } from '@/server/work/editions/gather-swap';
 import { publishEdition, withdrawEdition } from '@/server/work/editions/publish-edition';
 import { receiveIntake } from '@/server/work/intake/receive-intake';
@@ -73,10 +74,28 @@ it('is another after everything that is begun or ended at the site, and the same
   expect(new Set(marks).size).toBe(marks.length);
 });
 
+it('is another while pages wait for their check, pictures to be looked at, and rights to be answered', async () => {
+  const { db } = held;
+  const calm = await workMark(slug);
+  await db.pool.query('update pages set checked_in = null where site_id = $1', [siteId]);
+  const waiting = await workMark(slug);
+  await db.pool.query('update pages set checked_in = changed_in where site_id = $1', [siteId]);
+  expect(await workMark(slug)).toBe(calm);
+  await addJob(db.pool, 'know-pictures', { siteId }, `pictures-${siteId}`);
+  const looking = await workMark(slug);
+  await runJobs(db);
+  expect(await workMark(slug)).toBe(calm);
+  await addJob(db.pool, 'answer-rights', { siteId }, `rights-${siteId}`);
+  const answering = await workMark(slug);
+  await runJobs(db);
+  expect(await workMark(slug)).toBe(calm);
+  expect(new Set([calm, waiting, looking, answering]).size).toBe(4);
+});
+
 it('says nothing of another site, or of one that is none', async () => {
   const mark = await workMark(slug);
   await startSurvey(held.db, MAINTAINER, siteId - 1);
   expect(await workMark(slug)).toBe(mark);
-  expect(await workStatus('none')).toEqual({ mark: '', work: null });
+  expect(await workStatus('none')).toEqual({ siteId: null, mark: '', work: null });
   expect(await workMark('none')).toBe('');
 });

@@ -154,10 +154,9 @@ test('many errata are let stand with one reason, and a rule counts otherwise in 
   await look(page, 'rules');
   await page.getByRole('button', { name: 'Save' }).click();
   await expect(page.getByText(/Off instead of must, says Maud Kestle/)).toBeVisible();
-  await expect(async () => {
-    await page.goto(`${SCHOOL}/errata?rule=alt%2Fempty-link&section=news`);
-    await expect(page.getByText('Nothing is wrong here')).toBeVisible({ timeout: 10_000 });
-  }).toPass({ timeout: 180_000 });
+  await page.goto(`${SCHOOL}/errata?rule=alt%2Fempty-link&section=news`);
+  // Its pages may still wait for their check: the screen is made anew by itself once they had it.
+  await expect(page.getByText('Nothing is wrong here')).toBeVisible();
   await page.goto(`${SCHOOL}/settings/rules?section=news`);
   await page.getByRole('button', { name: 'Back to must' }).click();
   await expect(page.getByText(/Off instead of must/)).toHaveCount(0);

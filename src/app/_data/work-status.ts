@@ -12,14 +12,27 @@ export interface Work {
   readonly seconds?: number;
 }
 
-/** As {@link MARK} gives it, of a site in `site`: other after anything was begun, went on or ended there. */
+/** How it is with the work at a site. */
+export interface Status {
+  /** Another whenever something on a screen may be. */
+  readonly mark: string;
+  readonly work: Work | null;
+  /** What is done of a check, and what is still to come; `null` where all is done. */
+  readonly soFar: string | null;
+}
+
+/** As {@link MARK} gives it, of a site in `site`: other after anything was begun, went on or ended there, a check of
+ * its pages, a look at its pictures and answers about rights among it. */
 const MARK = `concat_ws('|',
   (select string_agg(number || state, ',' order by number) from surveys where site_id = site.id),
   (select string_agg(e.number || e.state || coalesce((select string_agg(state || coalesce(proven::text, '-'), '' order by id) from publications where edition_id = e.id), ''), ',' order by e.number)
      from editions e where e.site_id = site.id),
   (select count(*) || '+' || sum(hashtextextended(c.id || c.state, 0))
      from (select id, edition_id, state from changes union all select -id, edition_id, state from removals) c
-     join editions e on e.id = c.edition_id where e.site_id = site.id))`;
+     join editions e on e.id = c.edition_id where e.site_id = site.id),
+  exists (select from pages where site_id = site.id and gone_in is null and checked_in is distinct from changed_in),
+  (select string_agg(key, ',' order by key) from graphile_worker.jobs
+     where key in ('pictures-' || site.id, 'rights-' || site.id) and attempts < max_attempts))`;
 
 /**
  * How far the work at a site was before anything on a screen was looked up: a screen is out of date once this is another.
@@ -34,6 +47,7 @@ export const workMark = cache(async (slug: string): Promise<string> => {
 });
 
 interface StatusRow {
+  readonly id: number;
   readonly mark: string;
   readonly survey_done: number | null;
   readonly survey_total: number | null;
@@ -46,14 +60,19 @@ interface StatusRow {
   readonly preparing: number;
 }
 
+interface WorkNow extends Pick<Status, 'mark' | 'work'> {
+  /** `null` where there is no such site. */
+  readonly siteId: number | null;
+}
+
 /** What is worked on at a site now, with its mark as {@link workMark} gives it. */
-export async function workStatus(slug: string): Promise<{ mark: string; work: Work | null }> {
+export async function workStatus(slug: string): Promise<WorkNow> {
   const { rows } = await database().pool.query<StatusRow>(
     `with site as (select id from sites where slug = $1),
        survey as (select pages_done, pages_total, phase, extract(epoch from now() - started_at)::float8 as seconds from surveys, site where site_id = site.id and state in ('waiting', 'running') order by number limit 1),
        run as (select p.id, p.direction, p.state = 'undoing' as is_undoing from publications p join editions e on e.id = p.edition_id, site
                where e.site_id = site.id and p.state in ('waiting', 'running', 'undoing') limit 1)
-     select ${MARK} as mark,
+     select site.id, ${MARK} as mark,
        (select pages_done from survey) as survey_done, (select pages_total from survey) as survey_total,
        (select phase from survey) as survey_phase, (select seconds from survey) as survey_seconds,
        (select count(*)::int from steps, run where publication_id = run.id
@@ -65,7 +84,7 @@ export async function workStatus(slug: string): Promise<{ mark: string; work: Wo
     [slug],
   );
   const row = rows[0];
-  return row ? { mark: row.mark, work: workOf(row) } : { mark: '', work: null };
+  return row ? { siteId: row.id, mark: row.mark, work: workOf(row) } : { siteId: null, mark: '', work: null };
 }
 
 function workOf(row: StatusRow): Work | null {

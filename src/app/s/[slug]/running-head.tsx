@@ -2,21 +2,19 @@ import type { Actor } from '@/server/accounts/actor';
 import type { sites, surveys } from '@/server/db/schema/sites';
 import { agoText, count } from '@/ui/format';
 import { Link } from '@/ui/link';
-import { LiveStatus } from '@/ui/live-status';
 import { FindBox } from './find-box';
 import { PersonMenu } from './person-menu';
+import { WorkLine } from './work-line';
 
 interface RunningHeadProps {
   site: typeof sites.$inferSelect;
-  /** How far the work at the site was before the screen was made. */
-  mark: string;
   survey: typeof surveys.$inferSelect | null;
   draft: { readonly number: number; readonly changes: number } | null;
   actor: Actor;
 }
 
 /** Across the top of every screen: the site and its last survey, the search box, the edition being gathered, you. */
-export function RunningHead({ site, mark, survey, draft, actor }: RunningHeadProps) {
+export function RunningHead({ site, survey, draft, actor }: RunningHeadProps) {
   return (
     <header className="sticky top-0 z-10 flex h-[46px] items-center gap-4 border-b border-ink bg-sheet px-[18px] print:hidden">
       <Link href="/?all" className="font-serif text-[22px] leading-7 font-semibold italic">
@@ -25,9 +23,9 @@ export function RunningHead({ site, mark, survey, draft, actor }: RunningHeadPro
       <span className="flex min-w-0 items-baseline gap-2 border-l border-line pl-4 max-sm:hidden">
         <span className="truncate font-serif text-[16px]">{site.name}</span>
         <span className="shrink-0 max-md:hidden">
-          <LiveStatus address={`/s/${site.slug}/status`} made={mark}>
+          <WorkLine>
             <Link href={`/s/${site.slug}/surveys`}>{surveyText(survey)}</Link>
-          </LiveStatus>
+          </WorkLine>
         </span>
       </span>
       <span className="ml-auto max-md:hidden" />

@@ -78,6 +78,10 @@ export const pages = pgTable(
       sql`to_tsvector('simple', translate(${table.path}, '/-_.?=&', '       '))`,
     ),
     index('pages_reach').on(table.siteId, table.reach),
+    // Whether any is still to be checked is asked of every screen.
+    index('pages_unchecked')
+      .on(table.siteId)
+      .where(sql`gone_in is null and checked_in is distinct from changed_in`),
     index('pages_section').on(table.siteId, table.section, table.path),
     // What is counted and sorted, and laid beside errata, is answered from here: a page's own row holds its words.
     index('pages_standing')

@@ -1,29 +1,16 @@
 'use client';
 
-import { useEffect, useState, useTransition } from 'react';
-import type { Work } from '@/app/_data/work-status';
+import { useTransition } from 'react';
 import { Button } from '@/ui/button';
 import { leftText, numberText } from '@/ui/format';
+import { useLive } from '../live';
 import { goOn, stopNow } from './actions';
 
 /** A survey under way: what it does, how far it is, how fast, and how long it will take. */
 export function SurveyProgress({ slug, siteId, number }: { slug: string; siteId: number; number: number }) {
-  const [work, setWork] = useState<Work | null>(null);
   const [isStopping, start] = useTransition();
-  useEffect(() => {
-    let isOver = false;
-    const ask = async () => {
-      const answer = await fetch(`/s/${slug}/status`, { cache: 'no-store' }).catch(() => null);
-      const status = answer?.ok ? ((await answer.json()) as { work: Work | null }) : null;
-      if (!isOver && status?.work?.label === 'Surveying') setWork(status.work);
-    };
-    const timer = setInterval(() => void ask(), 800);
-    void ask();
-    return () => {
-      isOver = true;
-      clearInterval(timer);
-    };
-  }, [slug]);
+  const live = useLive().work;
+  const work = live?.label === 'Surveying' ? live : null;
   const share = work && work.total > 0 ? work.done / work.total : 0;
   return (
     <div className="max-w-xl">

@@ -1,5 +1,5 @@
 import { expect, it } from 'vitest';
-import { soFarText } from './so-far';
+import { soFarText } from './so-far-text';
 
 it.each([
   ['the site is read for the first time', { isReading: true, pages: 685, checked: 0, looking: null }, 'Not all of the site was read yet. Where its pictures stand, and what is wrong with them, is told once it was.'],

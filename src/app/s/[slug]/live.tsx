@@ -1,0 +1,52 @@
+'use client';
+
+import { useRouter } from 'next/navigation';
+import { createContext, useContext, useEffect, useRef, useState } from 'react';
+import type { Status } from '@/app/_data/work-status';
+
+const BUSY_MS = 700;
+const CALM_MS = 4000;
+
+const Live = createContext<Status>({ mark: '', work: null, soFar: null });
+
+/** What is worked on at the site now, as the running head asks for it time and again. */
+export const useLive = (): Status => useContext(Live);
+
+interface LiveStatusProps {
+  /** Where to ask. */
+  address: string;
+  /** How it was when the screen was made. */
+  made: Status;
+  children: React.ReactNode;
+}
+
+/** Tells all within it what is worked on, and has the screen made anew when the work behind it has moved on. */
+export function LiveStatus({ address, made, children }: LiveStatusProps) {
+  const router = useRouter();
+  const [status, setStatus] = useState(made);
+  const mark = useRef(made.mark);
+  useEffect(() => {
+    mark.current = made.mark;
+  }, [made]);
+  useEffect(() => {
+    let timer: ReturnType<typeof setTimeout>;
+    let isOver = false;
+    const ask = async () => {
+      const answer = await fetch(address, { cache: 'no-store' }).catch(() => null);
+      if (isOver) return;
+      const next = answer?.ok ? ((await answer.json()) as Status) : null;
+      if (next) {
+        if (mark.current !== next.mark) router.refresh();
+        mark.current = next.mark;
+        setStatus(next);
+      }
+      timer = setTimeout(() => void ask(), next && (next.work ?? next.soFar) ? BUSY_MS : CALM_MS);
+    };
+    void ask();
+    return () => {
+      isOver = true;
+      clearTimeout(timer);
+    };
+  }, [address, router]);
+  return <Live value={status}>{children}</Live>;
+}

@@ -1,0 +1,1 @@
+CREATE INDEX "pages_unchecked" ON "pages" USING btree ("site_id") WHERE gone_in is null and checked_in is distinct from changed_in;
