@@ -4,7 +4,7 @@ import type { RightsRecord } from '@/core/rights/records';
 /** A record as its line in a file says it: days as YYYY-MM-DD. */
 type Written = { readonly record: RightsRecord['record'] } & Readonly<Record<string, unknown>>;
 
-const OWN_FOLDERS = ['img/*', 'lessons/img/*', 'tutors/img/*', 'choirs/img/*', 'concerts/img/*', 'join/img/*', 'house/**', 'library/img/*', 'courses/img/*', 'news/2024/img/*', 'news/2025/img/*', 'news/2026/img/*']; // prettier-ignore
+const OWN_FOLDERS = ['img/*', 'lessons/img/*', 'tutors/img/*', 'choirs/img/*', 'concerts/img/*', 'join/img/*', 'house/**', 'library/img/*', 'courses/img/*', 'news/2024/img/*', 'news/2025/img/*', 'news/2026/img/*']; // oxfmt-ignore
 
 export const RIGHTS: readonly Written[] = [
   { record: 'site', host: 'www.ferndrake.example' },
@@ -64,4 +64,4 @@ export const RIGHTS: readonly Written[] = [
   { record: 'shows', files: ['tutors/img/marrable.jpg'], people: ['tutor 3'] },
   { record: 'person', id: 'tutor 3', releases: [{}] },
   { record: 'picture', files: ['img/guitar-group.jpg'], people: 'some' },
-]; // prettier-ignore
+]; // oxfmt-ignore

@@ -41,4 +41,4 @@ export const ANSWERS: readonly Answer[] = [
   { page: 'join/at-home.html', raw: 'svg', rule: 'alt/absent', why: 'A drawing that says that it is a picture, and has no label.' },
   { page: 'find-us.html', raw: 'img/facade-2016-480.jpg', rule: 'fresh/changed-since', why: 'The front was repainted in May 2023.' },
   { page: 'about.html', raw: 'img/facade-2016-480.jpg', rule: 'fresh/changed-since', why: 'The front was repainted in May 2023.' },
-]; // prettier-ignore
+]; // oxfmt-ignore

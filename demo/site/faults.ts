@@ -51,4 +51,4 @@ export const FAULT_PAGES: readonly SitePage[] = [
     <p><button type="button" onclick="print()"><img src="../img/logo.png" alt="" width="24" height="24"></button></p>
     <figure><img src="img/stool.jpg" alt="A chair before a piano" title="Stool 2" data-caption="Any seat will do on which both feet reach the floor" width="600" height="400"><figcaption>Stool 2</figcaption></figure>` }),
   },
-]; // prettier-ignore
+]; // oxfmt-ignore

@@ -57,7 +57,7 @@ const NEWS: readonly (readonly [number, number, string, string, string])[] = [
   [2025, 9, 'nine', 'Nine tutors again', 'The guitar has a teacher once more.'],
   [2026, 3, 'piano', 'The grand is tuned', 'It took two days and most of a cake.'],
   [2026, 6, 'ten-years', 'Ten years of choirs', 'Everyone who ever sang was asked, and most of them came.'],
-]; // prettier-ignore
+]; // oxfmt-ignore
 
 function growNews(): void {
   NEWS.forEach(([year, month, name, title, text], n) => {
@@ -72,7 +72,7 @@ function growNews(): void {
       photo(`${stem}-2.jpg`, sceneOf(n + 50), [240, 160], when);
       // Nobody changed the name of the enlarge window's picture on the second one: it leads nowhere larger.
       const second = `<a href="img/${name}-2.jpg"><img src="img/${name}-2.jpg" width="240" height="160" alt="${n % 4 === 0 ? '' : title}"></a>`;
-      add(path, 'utf-8', plainPage(path, { title, body: `<figure class="right"><a href="img/${name}_big.jpg"><img src="img/${name}.jpg" width="300" height="200" alt="${title}, ${year}"></a><figcaption>${title}, as our album has it</figcaption></figure>\n<p>${text}</p>\n<p>${second}</p>` })); // prettier-ignore
+      add(path, 'utf-8', plainPage(path, { title, body: `<figure class="right"><a href="img/${name}_big.jpg"><img src="img/${name}.jpg" width="300" height="200" alt="${title}, ${year}"></a><figcaption>${title}, as our album has it</figcaption></figure>\n<p>${text}</p>\n<p>${second}</p>` })); // oxfmt-ignore
       return;
     }
     for (const width of [480, 960])
@@ -86,7 +86,7 @@ function growNews(): void {
       <figcaption>${title}, as our album has it</figcaption>
     </figure>
     <p>${text}</p>
-    <p><img data-src="img/${name}-more.jpg" alt="${n % 5 === 2 ? 'image' : `More of ${title.toLowerCase()}`}" width="400" height="267" class="later"><noscript><img src="img/${name}-more.jpg" alt="" width="400" height="267"></noscript></p>` })); // prettier-ignore
+    <p><img data-src="img/${name}-more.jpg" alt="${n % 5 === 2 ? 'image' : `More of ${title.toLowerCase()}`}" width="400" height="267" class="later"><noscript><img src="img/${name}-more.jpg" alt="" width="400" height="267"></noscript></p>` })); // oxfmt-ignore
   });
   for (const year of [...new Set(NEWS.map(([year]) => year))]) {
     const path = `news/${year}/index.html`;
@@ -94,7 +94,7 @@ function growNews(): void {
       const small = year < 2021 ? `img/${name}.jpg` : `img/${name}-480.jpg`;
       return `<tr><td><a href="${name}.html"><img src="${small}" width="120" height="80" alt=""></a></td><td><a href="${name}.html">${title}</a></td></tr>`;
     });
-    add(path, 'utf-8', plainPage(path, { title: `News of ${year}`, body: `<table class="thumbs">\n${rows.join('\n')}\n</table>` })); // prettier-ignore
+    add(path, 'utf-8', plainPage(path, { title: `News of ${year}`, body: `<table class="thumbs">\n${rows.join('\n')}\n</table>` })); // oxfmt-ignore
   }
 }
 
@@ -107,7 +107,7 @@ const INSTRUMENTS: readonly (readonly [string, string])[] = [
   ['accordion', 'For those who like to carry their orchestra.'],
   ['recorder', 'Everybody’s first, and some people’s last and best.'],
   ['singing', 'Alone or in pairs, from twelve years on.'],
-]; // prettier-ignore
+]; // oxfmt-ignore
 
 function growLessons(): void {
   INSTRUMENTS.forEach(([name, text], n) => {
@@ -120,7 +120,7 @@ function growLessons(): void {
       photo(`lessons/img/${name}-term${term}_thumb.jpg`, sceneOf(300 + n * 3 + term), [160, 160]);
       return `<td><a href="img/${name}-term${term}.jpg"><img src="img/${name}-term${term}_thumb.jpg" width="160" height="160" alt="${title}, term ${term}"></a><br>Term ${term}</td>`;
     });
-    add(path, 'utf-8', plainPage(path, { title, body: `<figure class="right"><img src="img/${name}.jpg" width="300" height="200" alt="${n === 3 ? '' : `${title} in the practice room`}"><figcaption>${title} lessons are given all week</figcaption></figure>\n<h2>Lessons</h2>\n<p>${text}</p>\n<table class="thumbs"><tr>\n${rows.join('\n')}\n</tr></table>` })); // prettier-ignore
+    add(path, 'utf-8', plainPage(path, { title, body: `<figure class="right"><img src="img/${name}.jpg" width="300" height="200" alt="${n === 3 ? '' : `${title} in the practice room`}"><figcaption>${title} lessons are given all week</figcaption></figure>\n<h2>Lessons</h2>\n<p>${text}</p>\n<table class="thumbs"><tr>\n${rows.join('\n')}\n</tr></table>` })); // oxfmt-ignore
   });
 }
 
@@ -132,7 +132,7 @@ const TUTORS: readonly (readonly [string, string])[] = [
   ['Nella Frayne', 'flute and recorder'],
   ['Osric Vane', 'accordion'],
   ['Jem Sallow', 'guitar'],
-]; // prettier-ignore
+]; // oxfmt-ignore
 
 function growTutors(): void {
   TUTORS.forEach(([name, teaches], n) => {
@@ -140,7 +140,7 @@ function growTutors(): void {
     photo(`tutors/img/${short}.jpg`, portrait(60 + n), [400, 500], `${2017 + n}:09:04 09:00:00`);
     photo(`tutors/img/${short}_thumb.jpg`, portrait(60 + n), [160, 200], `${2017 + n}:09:04 09:00:00`);
     const path = `tutors/${short}.html`;
-    add(path, 'utf-8', plainPage(path, { title: name, body: `<figure class="right"><img src="img/${short}.jpg" width="240" height="300" alt="${name}"><figcaption>${name}</figcaption></figure>\n<p>Teaches ${teaches}.</p>` })); // prettier-ignore
+    add(path, 'utf-8', plainPage(path, { title: name, body: `<figure class="right"><img src="img/${short}.jpg" width="240" height="300" alt="${name}"><figcaption>${name}</figcaption></figure>\n<p>Teaches ${teaches}.</p>` })); // oxfmt-ignore
   });
   const path = 'tutors/all.html';
   const row = TUTORS.map(([name, teaches]) => {
@@ -179,7 +179,7 @@ const PROJECTS: readonly (readonly [string, string, string])[] = [
   ['tower-organ', 'Pipes in the tower', 'Drain pipes, tuned with a saw.'],
   ['letters', 'Letters set to music', 'Found in a cello case, and sung in June.'],
   ['street', 'The street plays', 'Every house, one instrument, one evening.'],
-]; // prettier-ignore
+]; // oxfmt-ignore
 
 const STAGES = ['the beginning', 'half way', 'nearly done'];
 
@@ -195,10 +195,10 @@ function growProjects(): void {
       );
       return `      <figure><img src="img/${name}-${k}.jpg" alt="${title}, ${k} of 4" width="600" height="400" loading="lazy"><figcaption>${k === 4 ? '' : `${title}: ${STAGES[k - 1]}`}</figcaption></figure>`;
     });
-    add(path, 'utf-8', responsivePage(path, { title, body: `    <p>${text}</p>\n    <div class="grid">\n${shots.join('\n')}\n    </div>`, head: `<style>:root { --project: url("img/${name}-1.jpg") } .head { background-image: var(--project) }</style>` })); // prettier-ignore
+    add(path, 'utf-8', responsivePage(path, { title, body: `    <p>${text}</p>\n    <div class="grid">\n${shots.join('\n')}\n    </div>`, head: `<style>:root { --project: url("img/${name}-1.jpg") } .head { background-image: var(--project) }</style>` })); // oxfmt-ignore
     return `      <a href="${name}.html"><img src="img/${name}-1.jpg" alt="${title}" width="320" height="213"></a>`;
   });
-  add('projects/index.html', 'utf-8', responsivePage('projects/index.html', { title: 'Projects', body: `    <div class="grid">\n${cards.join('\n')}\n    </div>\n    <p><a href="next.html">What comes next</a></p>` })); // prettier-ignore
+  add('projects/index.html', 'utf-8', responsivePage('projects/index.html', { title: 'Projects', body: `    <div class="grid">\n${cards.join('\n')}\n    </div>\n    <p><a href="next.html">What comes next</a></p>` })); // oxfmt-ignore
 }
 
 function growRest(): void {
@@ -207,7 +207,7 @@ function growRest(): void {
     const path = `courses/${term}.html`;
     const title = term.replaceAll('-', ' ').replace(/^./, (c) => c.toUpperCase());
     photo(`courses/img/${term}.jpg`, sceneOf(700 + n), [960, 640], `${2020 + n}:08:20 10:00:00`);
-    add(path, 'utf-8', responsivePage(path, { title: `Course: ${title}`, body: `    <figure><img src="img/${term}.jpg" alt="Ten places, ${title.toLowerCase()}" width="600" height="400"><figcaption>Ten places, ${title.toLowerCase()}</figcaption></figure>\n    <p>Bring a pencil.</p>` })); // prettier-ignore
+    add(path, 'utf-8', responsivePage(path, { title: `Course: ${title}`, body: `    <figure><img src="img/${term}.jpg" alt="Ten places, ${title.toLowerCase()}" width="600" height="400"><figcaption>Ten places, ${title.toLowerCase()}</figcaption></figure>\n    <p>Bring a pencil.</p>` })); // oxfmt-ignore
   });
   for (const [n, [name, title]] of (
     [
@@ -219,7 +219,7 @@ function growRest(): void {
   ).entries()) {
     const path = `recordings/${name}.html`;
     photo(`recordings/img/${name}.jpg`, stage(800 + n), [640, 360]);
-    add(path, 'utf-8', responsivePage(path, { title, body: `    <video controls poster="img/${name}.jpg" width="640" height="360"></video>\n    <p>The scale that every recording begins with:</p>\n    <audio controls src="sound/scale.wav"></audio>\n    <p>Recorded in the engine room on a quiet evening.${name === 'index' ? ' <a href="live.html">Live</a>' : ''}</p>` })); // prettier-ignore
+    add(path, 'utf-8', responsivePage(path, { title, body: `    <video controls poster="img/${name}.jpg" width="640" height="360"></video>\n    <p>The scale that every recording begins with:</p>\n    <audio controls src="sound/scale.wav"></audio>\n    <p>Recorded in the engine room on a quiet evening.${name === 'index' ? ' <a href="live.html">Live</a>' : ''}</p>` })); // oxfmt-ignore
   }
   for (const [n, [name, title, text]] of (
     [
@@ -231,7 +231,7 @@ function growRest(): void {
   ).entries()) {
     const path = `join/${name}.html`;
     photo(`join/img/${name}.jpg`, hands(900 + n), [640, 427]);
-    add(path, 'utf-8', responsivePage(path, { title, body: `    <iframe title="Where we are" srcdoc="&lt;img src='../img/logo.png' alt='Our sign' width='60' height='60'&gt;" width="90" height="90"></iframe>\n    <figure><img src="img/${name}.jpg" alt="" width="640" height="427"></figure>\n    <p>${text}${name === 'index' ? ' <a href="try.html">Try it</a>, read <a href="at-home.html">what helps at home</a>, or see <a href="supporters.html">who helps</a>.' : ''}</p>` })); // prettier-ignore
+    add(path, 'utf-8', responsivePage(path, { title, body: `    <iframe title="Where we are" srcdoc="&lt;img src='../img/logo.png' alt='Our sign' width='60' height='60'&gt;" width="90" height="90"></iframe>\n    <figure><img src="img/${name}.jpg" alt="" width="640" height="427"></figure>\n    <p>${text}${name === 'index' ? ' <a href="try.html">Try it</a>, read <a href="at-home.html">what helps at home</a>, or see <a href="supporters.html">who helps</a>.' : ''}</p>` })); // oxfmt-ignore
   }
   // What was once somewhere, and what was copied twice: nothing shows the first, two pages show the others.
   for (let n = 1; n <= 38; n++)

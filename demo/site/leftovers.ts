@@ -5,7 +5,7 @@
 import { plainPage, responsivePage } from './layouts';
 import type { SitePage } from './pages';
 import type { Picture } from './picture';
-import { badge, cardSlide, facade, floorPlan, hands, noPerson, portrait, poster, river, room, stage, sunAndHills } from './scenes'; // prettier-ignore
+import { badge, cardSlide, facade, floorPlan, hands, noPerson, portrait, poster, river, room, stage, sunAndHills } from './scenes'; // oxfmt-ignore
 
 const utf8 = (path: string, source: string): SitePage => ({ path, encoding: 'utf-8', source });
 const drawn = (path: string, scene: string, [width, height]: readonly [number, number]): Picture => ({
@@ -105,4 +105,4 @@ ${figure('img/brindle.jpg', 'Sela Brindle', 'Sela Brindle, bassoon, in September
   utf8('house/index.html', plainPage('house/index.html', { title: 'The house', body: `${figure('img/brigade.jpg', 'The brigade before its three doors', 'The brigade in 1931', [450, 300])}
 ${figure('img/IMG_20190704_101500.jpg', 'The river from the landing', 'The river in flood time is another matter', [450, 300])}
 ${figure('img/2021-22/tower.jpg', 'The tower room', 'The tower room with its new floor', [450, 300])}` })),
-]; // prettier-ignore
+]; // oxfmt-ignore

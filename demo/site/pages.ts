@@ -62,7 +62,7 @@ export const PAGES: readonly SitePage[] = [
       <a href="cafe/index.html"><img src="img/cafe-cup.jpg" alt="Caf\u00e9" width="320" height="213"></a>
     </div>
     <p><img src="img/banner-summer.jpg" alt="Summer by the river" width="1040" height="420"></p>`,
-    { head: '<meta property="og:image" content="https://www.ferndrake.example/img/facade-2016-960.jpg">' }), // prettier-ignore
+    { head: '<meta property="og:image" content="https://www.ferndrake.example/img/facade-2016-960.jpg">' }), // oxfmt-ignore
   wide('about.html', 'About us', `${front('')}
     <p>The fire brigade moved out in 2011. Three years later the first lessons were given in the engine room. <a href="house/index.html">More about the house</a>.</p>
     <figure><img src="img/river-door.jpg" alt="The river seen from the back door at dusk" width="800" height="533"><figcaption>The back door opens on the river</figcaption></figure>`),
@@ -150,4 +150,4 @@ ${figure('img/thorne.jpg', 'Wat Thorne', 'Wat Thorne, guitar (until 2023)', [160
 <P>Three coats of paint, and the front looks as it did in 1931.`),
   old('news/2017-tower.html', 'The tower', `<P><IMG SRC="../img/drums.jpg" WIDTH=240 HEIGHT=160 ALT="Drums in the tower">
 <P>The hose tower is a drum room now.`),
-]; // prettier-ignore
+]; // oxfmt-ignore

@@ -31,7 +31,7 @@ export function facade(seed: number, doors: 'red' | 'green'): string {
     .join('');
   return svg(1200, 800, rect(0, 0, 1200, 800, '#b9d3e3') + circle(200 + random() * 700, 120, 50, '#fbeecb') +
     `<polygon points="230,240 600,90 970,240" fill="#5d4a45"/>` + rect(250, 240, 700, 440, front) + windows + arches + rect(0, 680, 1200, 120, '#87908b') +
-    strewn(random, [1200, 800], 14, { x: 0.5, y: 0.52, r: 0.16, isOutside: true }) + lit(random, [1200, 800], 9)); // prettier-ignore
+    strewn(random, [1200, 800], 14, { x: 0.5, y: 0.52, r: 0.16, isOutside: true }) + lit(random, [1200, 800], 9)); // oxfmt-ignore
 }
 
 /** A choir under the lamps of the small stage. */
@@ -44,7 +44,7 @@ export function stage(seed: number): string {
       const x = 150 + i * wide + row * wide * 0.45 + (random() - 0.5) * 44;
       const y = 470 + row * 90 + (random() - 0.5) * 56;
       return rect(x - 36, y, 72, 170, pick(random, CLOTH), 'rx="26"') + circle(x, y - 26, 34, pick(random, SKIN)) +
-        `<path d="M${x - 34},${y - 30} a34,34 0 0 1 68,0 z" fill="${pick(random, HAIR)}"/>`; // prettier-ignore
+        `<path d="M${x - 34},${y - 30} a34,34 0 0 1 68,0 z" fill="${pick(random, HAIR)}"/>`; // oxfmt-ignore
     }),
   );
   const beams = Array.from({ length: 2 + Math.floor(random() * 3) }, () => {
@@ -53,7 +53,7 @@ export function stage(seed: number): string {
     return `<polygon points="${top},0 ${foot - 240},800 ${foot + 240},800" fill="${pick(random, ['#c9b37b', '#7b9bc9', '#c98a7b', '#6f83b8'])}" opacity=".3"/>`;
   }).join('');
   return svg(1200, 800, rect(0, 0, 1200, 800, '#1c141f') + beams + strewn(random, [1200, 420], 9, { x: 0.5, y: 0.5, r: 0.12 }) +
-    rows.join('') + rect(0, 700, 1200, 100, '#3f2718') + lit(random, [1200, 800], 8)); // prettier-ignore
+    rows.join('') + rect(0, 700, 1200, 100, '#3f2718') + lit(random, [1200, 800], 8)); // oxfmt-ignore
 }
 
 /** A portrait, 800 × 1000. */
@@ -66,7 +66,7 @@ export function portrait(seed: number): string {
   return svg(800, 1000, rect(0, 0, 800, 1000, wall) + behind + `<path d="M150,1000 q0,-330 250,-330 q250,0 250,330 z" fill="${pick(random, CLOTH)}"/>` +
     rect(350, 560, 100, 140, skin) + `<ellipse cx="400" cy="430" rx="145" ry="185" fill="${skin}"/>` +
     `<path d="M240,430 q-20,-240 160,-240 q190,0 165,250 q-40,-130 -165,-140 q-120,10 -160,130 z" fill="${hair}"/>` +
-    circle(345, 430, 12, '#2a2320') + circle(455, 430, 12, '#2a2320') + `<path d="M350,520 q50,${30 + random() * 30} 100,0" stroke="#7b4038" stroke-width="9" fill="none"/>` + worn(random) + lit(random, [800, 1000], 6)); // prettier-ignore
+    circle(345, 430, 12, '#2a2320') + circle(455, 430, 12, '#2a2320') + `<path d="M350,520 q50,${30 + random() * 30} 100,0" stroke="#7b4038" stroke-width="9" fill="none"/>` + worn(random) + lit(random, [800, 1000], 6)); // oxfmt-ignore
 }
 
 /** What people wear: glasses, scarves, buttons, beards. */
@@ -88,7 +88,7 @@ export function room(seed: number): string {
   const wall = pick(random, ['#d9cfba', '#cdd5cf', '#e0d3c8']);
   const x = 520 + random() * 220;
   return svg(1200, 800, rect(0, 0, 1200, 800, wall) + rect(90, 110, 330, 280, '#cfe5f2') + rect(245, 110, 18, 280, '#f6f6f2') + rect(90, 240, 330, 16, '#f6f6f2') +
-    rect(0, 610, 1200, 190, '#9c7248') + rect(x, 380, 400, 230, '#1d222b') + rect(x - 20, 450, 440, 34, '#f3efe4') + circle(x + 140, 660, 60, '#3d2c22') + strewn(random, [1200, 800], 12, { x: (x + 200) / 1200, y: 0.55, r: 0.16 }) + lit(random, [1200, 800], 8)); // prettier-ignore
+    rect(0, 610, 1200, 190, '#9c7248') + rect(x, 380, 400, 230, '#1d222b') + rect(x - 20, 450, 440, 34, '#f3efe4') + circle(x + 140, 660, 60, '#3d2c22') + strewn(random, [1200, 800], 12, { x: (x + 200) / 1200, y: 0.55, r: 0.16 }) + lit(random, [1200, 800], 8)); // oxfmt-ignore
 }
 
 /** A string instrument lying on the repair bench. */
@@ -98,7 +98,7 @@ export function instrument(seed: number): string {
   const tilt = -20 + random() * 40;
   return svg(1200, 800, rect(0, 0, 1200, 520, '#5f4a3c') + rect(0, 520, 1200, 280, '#a5804f') + strewn(random, [1200, 800], 13, { x: 0.5, y: 0.5, r: 0.2 }) +
     `<g transform="rotate(${tilt} 600 400)"><path d="M600,180 q120,10 110,120 q-40,60 0,110 q50,190 -110,200 q-160,-10 -110,-200 q40,-50 0,-110 q-10,-110 110,-120" fill="${wood}"/>` +
-    rect(588, 40, 24, 330, '#2b1a12') + rect(560, 470, 80, 14, '#2b1a12') + `</g>` + lit(random, [1200, 800], 8)); // prettier-ignore
+    rect(588, 40, 24, 330, '#2b1a12') + rect(560, 470, 80, 14, '#2b1a12') + `</g>` + lit(random, [1200, 800], 8)); // oxfmt-ignore
 }
 
 /** The river behind the house. */
@@ -113,7 +113,7 @@ export function river(seed: number): string {
     .join('');
   return svg(1200, 800, rect(0, 0, 1200, 800, sky) + circle(300 + random() * 600, 170, 70, '#fbe7b8') + hills + rect(0, 600, 1200, 200, '#4f83a0') +
     [0, 1, 2, 3, 4].map((i) => rect(80 + random() * 900, 630 + i * 32, 180, 6, '#a9cbdc')).join('') +
-    strewn(random, [1200, 800], 14, { x: 0.5, y: 0.3, r: 0.14, isOutside: true }) + lit(random, [1200, 800], 9)); // prettier-ignore
+    strewn(random, [1200, 800], 14, { x: 0.5, y: 0.3, r: 0.14, isOutside: true }) + lit(random, [1200, 800], 9)); // oxfmt-ignore
 }
 
 /** A concert poster with its words in the picture, 900 × 1270. */
@@ -122,7 +122,7 @@ export function poster(seed: number, lines: readonly string[]): string {
   const ground = pick(random, ['#21404f', '#40213f', '#1f4a33']);
   return svg(900, 1270, rect(0, 0, 900, 1270, ground) + circle(300 + random() * 300, 560 + random() * 160, 120 + random() * 110, pick(random, ['#d2603f', '#e0b24a', '#7fb2a8'])) +
     strewn(random, [900, 1270], 5, { x: 0.5, y: 0.2, r: 0.3 }) +
-    lines.map((line, i) => words(450, 210 + i * (i < 2 ? 110 : 320) + (i > 2 ? -230 : 0), i < 2 ? 96 : 48, line, '#f6e9c8')).join('')); // prettier-ignore
+    lines.map((line, i) => words(450, 210 + i * (i < 2 ? 110 : 320) + (i > 2 ? -230 : 0), i < 2 ? 96 : 48, line, '#f6e9c8')).join('')); // oxfmt-ignore
 }
 
 /** Hands at work on a table of the café or the bench. */
@@ -130,18 +130,18 @@ export function hands(seed: number): string {
   const random = seeded(seed);
   const skin = pick(random, SKIN);
   return svg(1200, 800, rect(0, 0, 1200, 800, pick(random, ['#d8c7a8', '#b8c4b6', '#c7b3a6'])) + circle(600, 420, 190, '#f4efe6') + circle(600, 420, 140, pick(random, ['#6b4226', '#8a5a33'])) +
-    `<path d="M80,800 q120,-300 330,-330 q70,10 40,70 q-160,80 -170,260 z" fill="${skin}"/><path d="M1120,800 q-120,-300 -330,-330 q-70,10 -40,70 q160,80 170,260 z" fill="${skin}"/>` + strewn(random, [1200, 800], 10, { x: 0.5, y: 0.55, r: 0.3 }) + lit(random, [1200, 800], 8)); // prettier-ignore
+    `<path d="M80,800 q120,-300 330,-330 q70,10 40,70 q-160,80 -170,260 z" fill="${skin}"/><path d="M1120,800 q-120,-300 -330,-330 q-70,10 -40,70 q160,80 170,260 z" fill="${skin}"/>` + strewn(random, [1200, 800], 10, { x: 0.5, y: 0.55, r: 0.3 }) + lit(random, [1200, 800], 8)); // oxfmt-ignore
 }
 
 /** What a template leaves where a picture should be: its size on grey. */
 export function sample(width: number, height: number): string {
   return svg(width, height, rect(0, 0, width, height, '#d9dcdb') + `<path d="M0,0 L${width},${height} M${width},0 L0,${height}" stroke="#c4c9c7" stroke-width="2"/>` +
-    words(width / 2, height / 2 + height * 0.04, height * 0.11, `${width} × ${height}`, '#8b9491')); // prettier-ignore
+    words(width / 2, height / 2 + height * 0.04, height * 0.11, `${width} × ${height}`, '#8b9491')); // oxfmt-ignore
 }
 
 /** The school's sign: a bell and a wave, as a drawing that stays a drawing. */
 export function logo(): string {
-  return svg(240, 240, `<path d="M120,30 q60,10 60,100 l20,40 H40 l20,-40 q0,-90 60,-100" fill="#1f4a5a"/><path d="M40,205 q40,-24 80,0 t80,0" stroke="#c96f3f" stroke-width="14" fill="none"/>`); // prettier-ignore
+  return svg(240, 240, `<path d="M120,30 q60,10 60,100 l20,40 H40 l20,-40 q0,-90 60,-100" fill="#1f4a5a"/><path d="M40,205 q40,-24 80,0 t80,0" stroke="#c96f3f" stroke-width="14" fill="none"/>`); // oxfmt-ignore
 }
 
 /** A slide that a template's gallery brings with it: a tint, its number, nothing else. */
@@ -152,22 +152,22 @@ export function cardSlide(n: number): string {
 
 /** Stands where a person's portrait is missing. */
 export function noPerson(): string {
-  return svg(400, 500, rect(0, 0, 400, 500, '#dcdcdc') + circle(200, 190, 80, '#b4b4b4') + `<path d="M60,500 q0,-190 140,-190 q140,0 140,190 z" fill="#b4b4b4"/>`); // prettier-ignore
+  return svg(400, 500, rect(0, 0, 400, 500, '#dcdcdc') + circle(200, 190, 80, '#b4b4b4') + `<path d="M60,500 q0,-190 140,-190 q140,0 140,190 z" fill="#b4b4b4"/>`); // oxfmt-ignore
 }
 
 /** Stands where a picture or a film is missing: a sun and two hills. */
 export function sunAndHills(ground: string, figure: string): string {
-  return svg(600, 400, rect(0, 0, 600, 400, ground) + circle(400, 130, 34, figure) + `<path d="M120,310 L250,150 L340,260 L390,205 L480,310 z" fill="${figure}"/>`); // prettier-ignore
+  return svg(600, 400, rect(0, 0, 600, 400, ground) + circle(400, 130, 34, figure) + `<path d="M120,310 L250,150 L340,260 L390,205 L480,310 z" fill="${figure}"/>`); // oxfmt-ignore
 }
 
 /** A word in a frame. */
 export function badge(text: string, ground: string, ink: string): string {
-  return svg(300, 150, rect(0, 0, 300, 150, ground) + rect(10, 10, 280, 130, 'none', `stroke="${ink}" stroke-width="5"`) + words(150, 90, 38, text, ink)); // prettier-ignore
+  return svg(300, 150, rect(0, 0, 300, 150, ground) + rect(10, 10, 280, 130, 'none', `stroke="${ink}" stroke-width="5"`) + words(150, 90, 38, text, ink)); // oxfmt-ignore
 }
 
 /** The ground floor as lines on white. */
 export function floorPlan(): string {
   const walls =
     '<path d="M60,60 H840 V540 H60 z M340,60 V380 M340,300 H60 M600,540 V220 H840 M460,540 v-120" fill="none" stroke="#22303a" stroke-width="8"/>';
-  return svg(900, 600, rect(0, 0, 900, 600, '#ffffff') + walls + words(200, 190, 34, 'Office', '#22303a') + words(200, 430, 34, 'Library', '#22303a') + words(720, 390, 34, 'Bench', '#22303a')); // prettier-ignore
+  return svg(900, 600, rect(0, 0, 900, 600, '#ffffff') + walls + words(200, 190, 34, 'Office', '#22303a') + words(200, 430, 34, 'Library', '#22303a') + words(720, 390, 34, 'Bench', '#22303a')); // oxfmt-ignore
 }

@@ -67,4 +67,4 @@ export const WORD_FAULT_PAGES: readonly SitePage[] = [
     ${figure('jar', 'Brushes in water', 'Figure 2. Brushes')}
     ${figure('nut', 'A strip with four notches', 'Figure 2. Nut')}` }),
   },
-]; // prettier-ignore
+]; // oxfmt-ignore

@@ -36,7 +36,7 @@ const figure = (n: number, alt: string, caption: string) =>
 
 function replies(): Map<string, Reply> {
   const found = new Map<string, Reply>();
-  found.set('/', page('River Festival', `${figure(1, 'Lamps over the water', 'The last evening')}<p><a href="/programme/">Three days by the water</a>, <a href="/how-to-come.html">how to come</a>, <a href="/gone.html">last year</a>.</p>`)); // prettier-ignore
+  found.set('/', page('River Festival', `${figure(1, 'Lamps over the water', 'The last evening')}<p><a href="/programme/">Three days by the water</a>, <a href="/how-to-come.html">how to come</a>, <a href="/gone.html">last year</a>.</p>`)); // oxfmt-ignore
   found.set(
     '/programme/',
     page(
@@ -45,7 +45,7 @@ function replies(): Map<string, Reply> {
     ),
   );
   DAYS.forEach((day, n) => {
-    found.set(`/programme/${day}`, page(title(day), `${figure(n + 2, n === 1 ? '' : `${title(day)} on the small stage`, title(day))}<p>From three until the lamps are lit.</p>`)); // prettier-ignore
+    found.set(`/programme/${day}`, page(title(day), `${figure(n + 2, n === 1 ? '' : `${title(day)} on the small stage`, title(day))}<p>From three until the lamps are lit.</p>`)); // oxfmt-ignore
   });
   found.set('/how-to-come.html', { type: 'text/html', status: 301, location: '/come', body: '' });
   found.set(
@@ -56,13 +56,13 @@ function replies(): Map<string, Reply> {
     '/friends.html',
     page('Friends', `<p>Only the sitemap leads here.</p>${figure(6, '1000x667', 'Caption goes here')}`),
   );
-  found.set('/look.css', { type: 'text/css', body: 'body{font:17px Georgia,serif;margin:0}main{max-width:720px;margin:auto}nav{padding:12px;background:#21404f url(/pictures/wave.png) right no-repeat}nav a{color:#fff}' }); // prettier-ignore
+  found.set('/look.css', { type: 'text/css', body: 'body{font:17px Georgia,serif;margin:0}main{max-width:720px;margin:auto}nav{padding:12px;background:#21404f url(/pictures/wave.png) right no-repeat}nav a{color:#fff}' }); // oxfmt-ignore
   found.set('/robots.txt', {
     type: 'text/plain',
     body: 'User-agent: *\nDisallow: /hidden/\nSitemap: /sitemap.xml.gz\n',
   });
   const urls = ['/', '/programme/', '/friends.html'].map((path) => `<url><loc>${path}</loc></url>`).join('');
-  found.set('/sitemap.xml.gz', { type: 'application/gzip', body: gzipSync(`<?xml version="1.0"?><urlset xmlns="http://www.sitemaps.org/schemas/sitemap/0.9">${urls}</urlset>`) }); // prettier-ignore
+  found.set('/sitemap.xml.gz', { type: 'application/gzip', body: gzipSync(`<?xml version="1.0"?><urlset xmlns="http://www.sitemaps.org/schemas/sitemap/0.9">${urls}</urlset>`) }); // oxfmt-ignore
   return found;
 }
 

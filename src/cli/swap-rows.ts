@@ -58,7 +58,7 @@ export async function swapRows({ from, to, pairs }: SwapChoice): Promise<NamedSw
   for (const { line, row } of rows) {
     const before = seen.get(row.from);
     if (before !== undefined)
-      throw choiceProblem(`Lines ${before} and ${line} of ${pairs} both put something in the place of ${row.from}.`); // prettier-ignore
+      throw choiceProblem(`Lines ${before} and ${line} of ${pairs} both put something in the place of ${row.from}.`); // oxfmt-ignore
     seen.set(row.from, line);
   }
   return Promise.all(

@@ -48,7 +48,7 @@ async function make(entry: string): Promise<string> {
   return pathToFileURL(file).href;
 }
 
-const isThere = (path: string): Promise<boolean> => access(path).then(() => true, () => false); // prettier-ignore
+const isThere = (path: string): Promise<boolean> => access(path).then(() => true, () => false); // oxfmt-ignore
 
 /** Puts a file there at one stroke, unless nothing can be written there: then it is made anew the next time. */
 async function keep(file: string, kept: string): Promise<void> {

@@ -33,5 +33,5 @@ describe('changedText', () => {
     [{}, { taken_from: day(2016, 6, 11), taken_until: day(2016, 6, 11) }, 'The front: repainted on 14 May 2023. Taken: 11 June 2016.'],
     [{ changedHow: '' }, { taken_from: day(2016, 1, 1), taken_until: day(2016, 12, 31) }, 'The front: changed on 14 May 2023. Taken: 2016.'],
     [{ certainty: 'possible' as const }, { taken_from: day(2023, 1, 1), taken_until: day(2023, 12, 31) }, 'The front: repainted on 14 May 2023. Taken: 2023, perhaps before that.'],
-  ])('%j', (more, taken, text) => expect(changedText({ ...FRONT, ...more }, taken)).toBe(text)); // prettier-ignore
+  ])('%j', (more, taken, text) => expect(changedText({ ...FRONT, ...more }, taken)).toBe(text)); // oxfmt-ignore
 });

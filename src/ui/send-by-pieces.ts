@@ -53,5 +53,5 @@ export async function sendByPieces(
 /** What the server said, or that it was not reached. */
 function told(error: unknown): string {
   const { originalResponse } = error as { originalResponse?: { getBody(): string } | null };
-  return originalResponse?.getBody() || 'The line broke off, and did not come back. Choose the file again: it goes on where it was.'; // prettier-ignore
+  return originalResponse?.getBody() || 'The line broke off, and did not come back. Choose the file again: it goes on where it was.'; // oxfmt-ignore
 }

@@ -19,7 +19,7 @@ it.each([
 it('loses nothing', () => {
   fc.assert(
     fc.property(fc.string({ unit: 'grapheme' }), fc.string({ unit: 'grapheme' }), (text, query) => {
-      expect(splitAtWords(text, query).map(({ part }) => part).join('')).toBe(text); // prettier-ignore
+      expect(splitAtWords(text, query).map(({ part }) => part).join('')).toBe(text); // oxfmt-ignore
     }),
   );
 });

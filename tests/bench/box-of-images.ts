@@ -14,7 +14,7 @@ export interface Box {
 
 /** How far two boxes are from each other at the side where they differ most. */
 export const apart = (a: Box, b: Box): number =>
-  Math.max(Math.abs(a.x - b.x), Math.abs(a.y - b.y), Math.abs(a.width - b.width), Math.abs(a.height - b.height)); // prettier-ignore
+  Math.max(Math.abs(a.x - b.x), Math.abs(a.y - b.y), Math.abs(a.width - b.width), Math.abs(a.height - b.height)); // oxfmt-ignore
 
 /** The box of every `img` of a page, in page order. */
 export async function boxes(page: Page, file: string): Promise<Box[]> {

@@ -32,7 +32,7 @@ interface Edit {
   readonly becomes: string;
 }
 
-const rowsOf = <T>(text: string): T[] => text.split('\n').filter(Boolean).map((line) => JSON.parse(line) as T); // prettier-ignore
+const rowsOf = <T>(text: string): T[] => text.split('\n').filter(Boolean).map((line) => JSON.parse(line) as T); // oxfmt-ignore
 
 export async function benchBoxes(sites: readonly string[]): Promise<void> {
   if (sites.length === 0) return;
@@ -40,7 +40,7 @@ export async function benchBoxes(sites: readonly string[]): Promise<void> {
   const to = join(folder, 'a new picture.jpg');
   await writeFile(to, await newPicture());
   const browser = await chromium.launch({ executablePath: CHROMIUM, args: ['--no-sandbox'] });
-  const page = await (await browser.newContext({ viewport: { width: 1280, height: 900 }, javaScriptEnabled: true })).newPage(); // prettier-ignore
+  const page = await (await browser.newContext({ viewport: { width: 1280, height: 900 }, javaScriptEnabled: true })).newPage(); // oxfmt-ignore
   const seen = { places: 0, same: 0, spans: 0, equal: 0 };
   const wraps = { images: 0, wrapped: 0, same: 0 };
   const tried = new Set<string>();
@@ -65,15 +65,15 @@ export async function benchBoxes(sites: readonly string[]): Promise<void> {
     await rm(folder, { recursive: true, force: true });
   }
   if (seen.places === 0) return;
-  report('places with the same box after a swap', { ours: seen.same, bare: seen.places, unit: 'places' }, { atLeast: 1 }); // prettier-ignore
-  report('images in the same box within a picture', { ours: wraps.same, bare: wraps.wrapped, unit: 'images' }, { atLeast: 1 }); // prettier-ignore
+  report('places with the same box after a swap', { ours: seen.same, bare: seen.places, unit: 'places' }, { atLeast: 1 }); // oxfmt-ignore
+  report('images in the same box within a picture', { ours: wraps.same, bare: wraps.wrapped, unit: 'images' }, { atLeast: 1 }); // oxfmt-ignore
   process.stderr.write(`${wraps.wrapped} of ${wraps.images} images may stand in a picture\n`);
-  report('sources equal outside what was written', { ours: seen.equal, bare: seen.spans, unit: 'sources' }, { atLeast: 1 }); // prettier-ignore
+  report('sources equal outside what was written', { ours: seen.equal, bare: seen.spans, unit: 'sources' }, { atLeast: 1 }); // oxfmt-ignore
 }
 
 /** Larger than what these sites show, so that nothing is too small for its place. */
 async function newPicture(): Promise<Buffer> {
-  return sharp({ create: { width: 4200, height: 3100, channels: 3, background: '#3c6e71' } }).jpeg().toBuffer(); // prettier-ignore
+  return sharp({ create: { width: 4200, height: 3100, channels: 3, background: '#3c6e71' } }).jpeg().toBuffer(); // oxfmt-ignore
 }
 
 /** The pictures on most pages, by what `read` says, with some of those pages. */
@@ -81,8 +81,8 @@ async function mostUsed(site: string): Promise<{ url: string; pages: string[] }[
   const run = await ibidem('read', site);
   const pages = new Map<string, Set<string>>();
   for (const { url, page, kind, dormant } of rowsOf<Place>(run.out)) {
-    if (!url || dormant || kind !== 'img' || !/\.(?:png|jpe?g|gif|webp)$/i.test(url) || /^https?:/.test(url)) continue; // prettier-ignore
-    if (!(await stat(join(site, url)).then((file) => file.isFile(), () => false))) continue; // prettier-ignore
+    if (!url || dormant || kind !== 'img' || !/\.(?:png|jpe?g|gif|webp)$/i.test(url) || /^https?:/.test(url)) continue; // oxfmt-ignore
+    if (!(await stat(join(site, url)).then((file) => file.isFile(), () => false))) continue; // oxfmt-ignore
     pages.set(url, (pages.get(url) ?? new Set()).add(page));
   }
   return [...pages]
@@ -99,10 +99,10 @@ interface Compared {
 
 async function compareSources({ site, out, edits, seen }: Compared & { readonly edits: readonly Edit[] }) {
   for (const source of new Set(edits.map((edit) => edit.source))) {
-    const [before, after] = await Promise.all([readFile(join(site, source), 'latin1'), readFile(join(out, source), 'latin1')]); // prettier-ignore
+    const [before, after] = await Promise.all([readFile(join(site, source), 'latin1'), readFile(join(out, source), 'latin1')]); // oxfmt-ignore
     // What was written is taken out of both; the rest must be the same text.
     const own = edits.filter((edit) => edit.source === source);
-    const rest = (text: string, which: 'was' | 'becomes') => own.reduce((left, edit) => left.replace(Buffer.from(edit[which]).toString('latin1'), '\0'), text); // prettier-ignore
+    const rest = (text: string, which: 'was' | 'becomes') => own.reduce((left, edit) => left.replace(Buffer.from(edit[which]).toString('latin1'), '\0'), text); // oxfmt-ignore
     seen.spans++;
     if (rest(before, 'was') === rest(after, 'becomes')) seen.equal++;
     else process.stderr.write(`${source}: differs outside\n`);

@@ -40,13 +40,13 @@ export async function benchFocus(folders: readonly string[]): Promise<void> {
     megapixels += (width * height) / 1e6;
   }
   report('looking for the subject ÷ bare decode', { ours, bare, unit: 'ms' }, { atMost: 4 });
-  report('looking for the subject ÷ 60 ms a megapixel', { ours: ours / megapixels, bare: 60, unit: 'ms a megapixel' }, { atMost: 1 }); // prettier-ignore
+  report('looking for the subject ÷ 60 ms a megapixel', { ours: ours / megapixels, bare: 60, unit: 'ms a megapixel' }, { atMost: 1 }); // oxfmt-ignore
   await benchJudged(folders);
 }
 
 async function benchJudged(folders: readonly string[]): Promise<void> {
   const text = await readFile(new URL('./judged-subjects.jsonl', import.meta.url), 'utf8');
-  const judged = text.trim().split('\n').map((line) => JSON.parse(line) as Judged); // prettier-ignore
+  const judged = text.trim().split('\n').map((line) => JSON.parse(line) as Judged); // oxfmt-ignore
   const seen = { pictures: 0, inside: 0, middle: 0, held: 0, heldByMiddle: 0 };
   for (const folder of folders) {
     const names = await readdir(folder, { recursive: true });
@@ -69,8 +69,8 @@ async function benchJudged(folders: readonly string[]): Promise<void> {
   if (seen.pictures === 0) return;
   const share = (count: number, of: number) => count / of;
   const crops = seen.pictures * SHAPES.length;
-  report(`the point in the subject, of ${seen.pictures} judged, ÷ the middle`, { ours: share(seen.inside, seen.pictures), bare: share(seen.middle, seen.pictures), unit: 'share' }, { atLeast: 1 }); // prettier-ignore
-  report(`crops that hold the subject, of ${crops}, ÷ those of the middle`, { ours: share(seen.held, crops), bare: share(seen.heldByMiddle, crops), unit: 'share' }, { atLeast: 1 }); // prettier-ignore
+  report(`the point in the subject, of ${seen.pictures} judged, ÷ the middle`, { ours: share(seen.inside, seen.pictures), bare: share(seen.middle, seen.pictures), unit: 'share' }, { atLeast: 1 }); // oxfmt-ignore
+  report(`crops that hold the subject, of ${crops}, ÷ those of the middle`, { ours: share(seen.held, crops), bare: share(seen.heldByMiddle, crops), unit: 'share' }, { atLeast: 1 }); // oxfmt-ignore
 }
 
 const isIn = (point: { readonly x: number; readonly y: number }, rect: ShareRect) =>
@@ -85,7 +85,7 @@ function holds(found: FocusFound, { subject, heads }: Judged, crop: CropRect): b
     return crop.widthPx < widthPx ? { ...crop, left: offset } : { ...crop, top: offset };
   });
   const kept = (one: CropRect, rect: ShareRect) => {
-    const span = (from: number, to: number, start: number, end: number) => Math.max(0, Math.min(to, end) - Math.max(from, start)); // prettier-ignore
+    const span = (from: number, to: number, start: number, end: number) => Math.max(0, Math.min(to, end) - Math.max(from, start)); // oxfmt-ignore
     const across = span(rect.x * widthPx, (rect.x + rect.width) * widthPx, one.left, one.left + one.widthPx);
     const down = span(rect.y * heightPx, (rect.y + rect.height) * heightPx, one.top, one.top + one.heightPx);
     return (across * down) / (rect.width * widthPx * rect.height * heightPx);

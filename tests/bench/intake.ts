@@ -30,7 +30,7 @@ async function photographs(): Promise<Buffer[]> {
   const scenes = [stage, room, river, (seed: number) => facade(seed, 'red')];
   const made: Buffer[] = [];
   for (let n = 0; n < PICTURES; n++) {
-    const grain = await sharp({ create: { width: 4000, height: 3000, channels: 3, background: '#808080', noise: { type: 'gaussian', mean: 128, sigma: 14 } } }).png({ compressionLevel: 1 }).toBuffer(); // prettier-ignore
+    const grain = await sharp({ create: { width: 4000, height: 3000, channels: 3, background: '#808080', noise: { type: 'gaussian', mean: 128, sigma: 14 } } }).png({ compressionLevel: 1 }).toBuffer(); // oxfmt-ignore
     const drawn = sharp(Buffer.from((scenes[n % scenes.length] as (seed: number) => string)(n))).resize(
       4000,
       3000,
@@ -80,7 +80,7 @@ async function benchTaking(db: Database, siteId: number): Promise<void> {
       await withHands(PICTURES, async (n) => {
         // Other bytes each turn, behind the picture's end: nothing is in the store already.
         const bytes = Buffer.concat([pictures[n] ?? Buffer.alloc(0), Buffer.from(`turn ${turn}`)]);
-        await keepIntake(db, { siteId, fileName: `photo ${n}.jpg`, bytes, receivedBy: ACTOR.name, heads, deliveryId, entry: `${turn}/${n}` }); // prettier-ignore
+        await keepIntake(db, { siteId, fileName: `photo ${n}.jpg`, bytes, receivedBy: ACTOR.name, heads, deliveryId, entry: `${turn}/${n}` }); // oxfmt-ignore
       });
       await knowDelivery(db, deliveryId, UNENDING);
     },
@@ -90,7 +90,7 @@ async function benchTaking(db: Database, siteId: number): Promise<void> {
         await sharp(pictures[n]).resize(480, 480, { fit: 'inside' }).webp({ quality: 80 }).toBuffer();
       }),
   );
-  report(`${PICTURES} photographs of 4 MB taken in ÷ bare decode and thumbnail`, { ours, bare, unit: 'ms' }, { atMost: 1.25 }); // prettier-ignore
+  report(`${PICTURES} photographs of 4 MB taken in ÷ bare decode and thumbnail`, { ours, bare, unit: 'ms' }, { atMost: 1.25 }); // oxfmt-ignore
 }
 
 async function benchMemory(db: Database, siteId: number): Promise<void> {
@@ -102,8 +102,8 @@ async function benchMemory(db: Database, siteId: number): Promise<void> {
   let most = before;
   for (let n = 0; n < files; n++) {
     const ask = (method: string, at: string, headers: Record<string, string>, body?: BodyInit) =>
-      answerUpload(db, ACTOR, { siteId, goal: 'delivery', path }, new Request(`http://127.0.0.1${at}`, { method, headers: { 'tus-resumable': '1.0.0', ...headers }, body: body ?? null })); // prettier-ignore
-    const begun = await ask('POST', path, { 'upload-length': String(size), 'upload-metadata': `filename ${base64(`${n}.jpg`)},path ${base64(' ')},fingerprint ${base64(`memory ${n}`)}` }); // prettier-ignore
+      answerUpload(db, ACTOR, { siteId, goal: 'delivery', path }, new Request(`http://127.0.0.1${at}`, { method, headers: { 'tus-resumable': '1.0.0', ...headers }, body: body ?? null })); // oxfmt-ignore
+    const begun = await ask('POST', path, { 'upload-length': String(size), 'upload-metadata': `filename ${base64(`${n}.jpg`)},path ${base64(' ')},fingerprint ${base64(`memory ${n}`)}` }); // oxfmt-ignore
     const at = begun.headers.get('location') ?? '';
     for (let offset = 0; offset < size; offset += CHUNK_BYTES) {
       const length = Math.min(CHUNK_BYTES, size - offset);
@@ -114,5 +114,5 @@ async function benchMemory(db: Database, siteId: number): Promise<void> {
     }
   }
   const MB = 1024 ** 2;
-  report('memory that 200 uploads of 6 MB take ÷ 300 MB', { ours: (most - before) / MB, bare: 300, unit: 'MB' }, { atMost: 1 }); // prettier-ignore
+  report('memory that 200 uploads of 6 MB take ÷ 300 MB', { ours: (most - before) / MB, bare: 300, unit: 'MB' }, { atMost: 1 }); // oxfmt-ignore
 }

@@ -68,20 +68,20 @@ export async function benchLightening(folders: readonly string[]): Promise<void>
 
 function tell(name: string, { pages, before, after, mostKept, leastAlike }: Seen): void {
   if (pages === 0) return void process.stderr.write(`${name}: no picture is far larger than its place\n`);
-  report(`bytes that a phone loads of ${pages} heavy pages of ${name} ÷ before`, { ours: after, bare: before, unit: 'bytes' }, { atMost: 0.4 }); // prettier-ignore
-  report(`of the page that loses least, of ${name}`, { ours: mostKept, bare: 1, unit: 'share' }, { atMost: 0.4 }); // prettier-ignore
-  report(`the picture least like what it was, of ${name}`, { ours: leastAlike, bare: 1, unit: 'similarity' }, { atLeast: 0.95 }); // prettier-ignore
+  report(`bytes that a phone loads of ${pages} heavy pages of ${name} ÷ before`, { ours: after, bare: before, unit: 'bytes' }, { atMost: 0.4 }); // oxfmt-ignore
+  report(`of the page that loses least, of ${name}`, { ours: mostKept, bare: 1, unit: 'share' }, { atMost: 0.4 }); // oxfmt-ignore
+  report(`the picture least like what it was, of ${name}`, { ours: leastAlike, bare: 1, unit: 'similarity' }, { atLeast: 0.95 }); // oxfmt-ignore
 }
 
 /** Makes every heavy page of a site lighter, in one edition, and looks at each before and after. */
 async function lightened(db: Database, page: Page, folder: string): Promise<Seen> {
-  const query = async <R extends object>(text: string, values: unknown[]) => (await db.pool.query<R>(text, values)).rows; // prettier-ignore
-  const slug = await connectSite(db, ACTOR, { name: `Light ${Date.now()}`, liveUrl: null, hosts: [], from: { kind: 'folder', path: folder } }); // prettier-ignore
-  const [survey] = await query<{ id: number; site: number }>('select v.id, s.id as site from surveys v join sites s on s.id = v.site_id where s.slug = $1', [slug]); // prettier-ignore
+  const query = async <R extends object>(text: string, values: unknown[]) => (await db.pool.query<R>(text, values)).rows; // oxfmt-ignore
+  const slug = await connectSite(db, ACTOR, { name: `Light ${Date.now()}`, liveUrl: null, hosts: [], from: { kind: 'folder', path: folder } }); // oxfmt-ignore
+  const [survey] = await query<{ id: number; site: number }>('select v.id, s.id as site from surveys v join sites s on s.id = v.site_id where s.slug = $1', [slug]); // oxfmt-ignore
   if (!survey) throw new Error(`${folder} was not connected`);
   await surveySite(db, survey.id);
   await checkSite(db, survey.site, Date.now());
-  const heavy = await query<{ path: string }>("select distinct page_path as path from errata where site_id = $1 and rule = 'file/too-heavy' order by 1 limit $2", [survey.site, MOST_PAGES]); // prettier-ignore
+  const heavy = await query<{ path: string }>("select distinct page_path as path from errata where site_id = $1 and rule = 'file/too-heavy' order by 1 limit $2", [survey.site, MOST_PAGES]); // oxfmt-ignore
   const was = `${folder} as it was`;
   await cp(folder, was, { recursive: true });
   let edition = 0;
@@ -94,9 +94,9 @@ async function lightened(db: Database, page: Page, folder: string): Promise<Seen
 
 async function publish(db: Database, edition: number): Promise<void> {
   const ids = async (text: string) => (await db.pool.query<{ id: number }>(text, [edition])).rows;
-  for (const { id } of await ids('select id from changes where edition_id = $1 order by id')) await prepareChange(db, id); // prettier-ignore
+  for (const { id } of await ids('select id from changes where edition_id = $1 order by id')) await prepareChange(db, id); // oxfmt-ignore
   await publishEdition(db, ACTOR, edition);
-  for (const { id } of await ids('select id from publications where edition_id = $1')) await runPublication(db, id); // prettier-ignore
+  for (const { id } of await ids('select id from publications where edition_id = $1')) await runPublication(db, id); // oxfmt-ignore
   const [left] = await ids("select id from editions where id = $1 and state <> 'published'");
   if (left) throw new Error('the edition was not published');
 }
@@ -126,7 +126,7 @@ async function loaded(page: Page, file: string): Promise<Loaded> {
   const noted: Promise<void>[] = [];
   // A picture that is missing weighs nothing, and one that can’t be decoded is shown as nothing, before as after.
   const listen = (request: { url(): string; resourceType(): string }) => {
-    if (request.resourceType() === 'image' && request.url().startsWith('file:')) noted.push(note(request.url()).catch(() => undefined)); // prettier-ignore
+    if (request.resourceType() === 'image' && request.url().startsWith('file:')) noted.push(note(request.url()).catch(() => undefined)); // oxfmt-ignore
   };
   page.on('request', listen);
   await page.goto(pathToFileURL(file).href, { waitUntil: 'load' });

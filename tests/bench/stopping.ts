@@ -34,7 +34,7 @@ export async function benchStopping(): Promise<void> {
       const { rows } = await db.pool.query<{ site_id: number; number: number; state: string; pages_done: number }>(
         'select v.site_id, v.number, v.state, v.pages_done from surveys v join sites s on s.id = v.site_id where s.slug = $1 order by v.number desc limit 1',
         [slug],
-      ); // prettier-ignore
+      ); // oxfmt-ignore
       return rows[0];
     };
     // In the midst of it: every thread has a page.
@@ -45,7 +45,7 @@ export async function benchStopping(): Promise<void> {
     const start = performance.now();
     await stopSurvey(db, ACTOR, now.site_id, now.number);
     while ((await survey())?.state === 'running') await pause(20);
-    report('stopping a survey of heavy pages ÷ 2 s', { ours: (performance.now() - start) / 1000, bare: 2, unit: 's' }, { atMost: 1 }); // prettier-ignore
+    report('stopping a survey of heavy pages ÷ 2 s', { ours: (performance.now() - start) / 1000, bare: 2, unit: 's' }, { atMost: 1 }); // oxfmt-ignore
   } finally {
     await stopSoftly(worker);
     await db.pool.end();

@@ -32,13 +32,13 @@ const CHANGED: Readonly<Record<string, (picture: Sharp) => Sharp>> = {
   'stretched.jpg': (picture) => picture.resize(900, 500, { fit: 'fill' }).jpeg(),
   'marked.jpg': (picture) => picture.composite([{ input: Buffer.from(MARK) }]).jpeg(),
 };
-const MARK = '<svg xmlns="http://www.w3.org/2000/svg" width="1200" height="800"><text x="600" y="420" font-size="90" text-anchor="middle" fill="#fff" fill-opacity="0.8" font-family="DejaVu Sans">FERNDRAKE</text></svg>'; // prettier-ignore
+const MARK = '<svg xmlns="http://www.w3.org/2000/svg" width="1200" height="800"><text x="600" y="420" font-size="90" text-anchor="middle" fill="#fff" fill-opacity="0.8" font-family="DejaVu Sans">FERNDRAKE</text></svg>'; // oxfmt-ignore
 const VERSIONS = { ...SAME, ...CHANGED };
 
 const photograph = async (scene: string): Promise<Buffer> => {
   const noise = { type: 'gaussian', mean: 128, sigma: 9 } as const;
-  const grain = await sharp({ create: { width: 1200, height: 800, channels: 3, background: '#808080', noise } }).png().toBuffer(); // prettier-ignore
-  return sharp(Buffer.from(scene)).resize(1200, 800).blur(0.8).composite([{ input: grain, blend: 'soft-light' }]).jpeg({ quality: 92 }).toBuffer(); // prettier-ignore
+  const grain = await sharp({ create: { width: 1200, height: 800, channels: 3, background: '#808080', noise } }).png().toBuffer(); // oxfmt-ignore
+  return sharp(Buffer.from(scene)).resize(1200, 800).blur(0.8).composite([{ input: grain, blend: 'soft-light' }]).jpeg({ quality: 92 }).toBuffer(); // oxfmt-ignore
 };
 
 beforeAll(async () => {
@@ -57,7 +57,7 @@ beforeAll(async () => {
     ...Object.fromEntries(made),
     'index.html': `<html lang="en"><title>Hall</title><body><img src="img/hall.jpg" alt="">${images.join('\n')}<footer>All photos: Ann Lee, CC BY-ND 4.0</footer>`,
     'shop/index.html': '<html lang="en"><title>Shop</title><body><figure><img src="../img/choir.jpg" alt=""><figcaption>© Ann Lee / Brightline</figcaption></figure>',
-  }); // prettier-ignore
+  }); // oxfmt-ignore
   await writeFile(
     join(folder, 'records.jsonl'),
     `${[
@@ -67,7 +67,7 @@ beforeAll(async () => {
       { record: 'picture', files: ['img/choir.jpg'], licence: 'own:bright' },
       { record: 'licence', id: 'own:bright', credit: true, line: 'Ann Lee / Brightline', purposes: ['selling'], until: '2026-12-31' },
     ].map((row) => JSON.stringify(row)).join('\n')}\n`,
-  ); // prettier-ignore
+  ); // oxfmt-ignore
   const csv = [
     'record,files,creator,licence,pattern,purpose,commercial,id,credit,line,purposes,until,releases',
     'picture,img/hall.jpg; img/hall-crop.jpg,Ann Lee,CC-BY-ND-4.0,,,,,,,,,',
@@ -78,7 +78,7 @@ beforeAll(async () => {
   ];
   await writeFile(join(folder, 'records.csv'), csv.join('\n'));
   await writeFile(join(folder, 'bad.jsonl'), '{"record":"site"}\n{"record":"picture","files":["a"],"until":"2026-02-30"}\n');
-}, 60_000); // prettier-ignore
+}, 60_000); // oxfmt-ignore
 
 afterAll(async () => rm(folder, { recursive: true, force: true }));
 
@@ -114,9 +114,9 @@ it('judges every version by its master’s record, and the day that is asked abo
 }, 60_000);
 
 it('reads the same records as CSV, and a crop that its record names stands as it is', async () => {
-  const { rows, code } = await rights('--records', join(folder, 'records.csv'), '--on', '2027-01-01', '--fail-on', 'no'); // prettier-ignore
+  const { rows, code } = await rights('--records', join(folder, 'records.csv'), '--on', '2027-01-01', '--fail-on', 'no'); // oxfmt-ignore
   expect(code).toBe(1);
-  expect(rows.find(({ url }) => url === 'img/choir.jpg')).toMatchObject({ may: 'no', because: ['licence-ended'], until: null }); // prettier-ignore
+  expect(rows.find(({ url }) => url === 'img/choir.jpg')).toMatchObject({ may: 'no', because: ['licence-ended'], until: null }); // oxfmt-ignore
   expect(rows.find(({ url }) => url === 'img/hall-crop.jpg')).toMatchObject({ may: 'yes' });
   expect(rows.find(({ url }) => url === 'img/hall-square.jpg')).toMatchObject({ may: 'no' });
 }, 60_000);

@@ -9,7 +9,7 @@ import { snapshot, writeFiles } from '../fixtures/write-site';
 
 let folder: string;
 let site: string;
-const jpeg = (svg: string, width: number, height: number) => sharp(Buffer.from(svg)).resize(width, height).jpeg(); // prettier-ignore
+const jpeg = (svg: string, width: number, height: number) => sharp(Buffer.from(svg)).resize(width, height).jpeg(); // oxfmt-ignore
 
 beforeAll(async () => {
   folder = await mkdtemp(join(tmpdir(), 'ibidem-pairs-'));
@@ -21,12 +21,12 @@ beforeAll(async () => {
     'img/hall.jpg': hall,
     'img/small/hall.webp': await sharp(hall).resize(300, 200).webp().toBuffer(),
     'img/sample.png': await sharp(Buffer.from(facade(4, 'red'))).resize(400, 400).png().toBuffer(),
-  }); // prettier-ignore
+  }); // oxfmt-ignore
   await writeFiles(folder, {
     'new/river.jpg': await jpeg(river(2), 1800, 1200).toBuffer(),
     // What matters is at the right edge.
     'new/right.jpg': await sharp({ create: { width: 1600, height: 800, channels: 3, background: '#dddddd' } }).composite([{ input: Buffer.from('<svg xmlns="http://www.w3.org/2000/svg" width="200" height="800"><rect width="200" height="800" fill="#c00000"/></svg>'), left: 1400, top: 0 }]).jpeg().toBuffer(),
-  }); // prettier-ignore
+  }); // oxfmt-ignore
 });
 afterAll(() => rm(folder, { recursive: true, force: true }));
 
@@ -53,17 +53,17 @@ it('swaps many in one, with words and focal points; one that can’t be done is 
       ?.replace('img/hall.jpg" alt="hall"', 'img/river-900x600.jpg" alt="The river &amp; its banks"')
       .replace('Old', 'New'),
   );
-  expect(after['news/a.html']).toBe('<img src="../img/right-400x400.jpg" width=200 height=200 alt="">\n<img alt="The river &amp; its banks" src="../img/river-900x600.jpg" width=450>'); // prettier-ignore
+  expect(after['news/a.html']).toBe('<img src="../img/right-400x400.jpg" width=200 height=200 alt="">\n<img alt="The river &amp; its banks" src="../img/river-900x600.jpg" width=450>'); // oxfmt-ignore
   // The focal point is in the crop: the red bar, a quarter of its width.
-  const { data, info } = await sharp(await readFile(join(out, 'img/right-400x400.jpg'))).raw().toBuffer({ resolveWithObject: true }); // prettier-ignore
+  const { data, info } = await sharp(await readFile(join(out, 'img/right-400x400.jpg'))).raw().toBuffer({ resolveWithObject: true }); // oxfmt-ignore
   expect([info.width, info.height]).toEqual([400, 400]);
-  const reds = Array.from({ length: 400 }, (_, x) => data[(200 * 400 + x) * 3 + 1] ?? 255).filter((green) => green < 80); // prettier-ignore
+  const reds = Array.from({ length: 400 }, (_, x) => data[(200 * 400 + x) * 3 + 1] ?? 255).filter((green) => green < 80); // oxfmt-ignore
   expect(reds.length).toBeGreaterThan(60);
 });
 
 it('takes the other sizes of the same picture along where that is asked for', async () => {
   const out = join(folder, 'family');
-  const rows = await ibidem('swap', site, '--from', 'img/hall.jpg', '--to', join(folder, 'new/river.jpg'), '--family', '--out', out); // prettier-ignore
+  const rows = await ibidem('swap', site, '--from', 'img/hall.jpg', '--to', join(folder, 'new/river.jpg'), '--family', '--out', out); // oxfmt-ignore
   expect([rows.code, rows.err]).toEqual([0, '']);
   expect(rowsOf(rows.out).map(({ was, becomes }) => `${String(was)} ${String(becomes)}`)).toEqual([
     'img/hall.jpg img/river-900x600.jpg',
@@ -81,4 +81,4 @@ it.each([
   const { code, err, out } = await ibidem('swap', site, '--pairs', await pairs(rows), ...more, '--dry-run');
   expect([code, out]).toEqual([2, '']);
   expect(err).toContain(message);
-}); // prettier-ignore
+}); // oxfmt-ignore

@@ -46,12 +46,12 @@ beforeEach(async () => {
 const query = async <R extends object>(text: string, ...values: readonly unknown[]) =>
   (await held.db.pool.query<R>(text, [siteId, ...values])).rows;
 const placesOf = async (path: string) =>
-  (await query<{ id: string }>('select id from placements where site_id = $1 and until_survey is null and file_path = $2 order by page_path', path)).map(({ id }) => Number(id)); // prettier-ignore
+  (await query<{ id: string }>('select id from placements where site_id = $1 and until_survey is null and file_path = $2 order by page_path', path)).map(({ id }) => Number(id)); // oxfmt-ignore
 const gather = async (more: Partial<ClipRequest> = {}, actor = OWNER, db = held.db) => {
   const fromPath = more.fromPath ?? 'media/open (1).mp4';
-  return gatherClip(db, actor, { siteId, fromPath, placementIds: await placesOf(fromPath), fileName: 'Open day 2026.mp4', bytes: film(2026), ...more }); // prettier-ignore
+  return gatherClip(db, actor, { siteId, fromPath, placementIds: await placesOf(fromPath), fileName: 'Open day 2026.mp4', bytes: film(2026), ...more }); // oxfmt-ignore
 };
-const refusal = (deed: Promise<unknown>) => deed.then(() => null, (error: unknown) => problemOf(error)); // prettier-ignore
+const refusal = (deed: Promise<unknown>) => deed.then(() => null, (error: unknown) => problemOf(error)); // oxfmt-ignore
 
 describe('another clip in its place', () => {
   it('is written where the old one stood, proven, and taken back to the byte', async () => {
@@ -64,10 +64,10 @@ describe('another clip in its place', () => {
     await publishEdition(held.db, MAINTAINER, edition?.id ?? 0);
     await runJobs(held.db);
     const after = await snapshot(root);
-    expect(after['index.html']).toBe(`<video controls src='media/open-day-2026.mp4'></video><audio src="media/bell.wav"></audio>`); // prettier-ignore
-    expect(after['news.html']).toBe('<video><source src="media/open%20(1).webm" type="video/webm"><source src="media/open-day-2026.mp4" type=\'video/mp4\'></video>'); // prettier-ignore
+    expect(after['index.html']).toBe(`<video controls src='media/open-day-2026.mp4'></video><audio src="media/bell.wav"></audio>`); // oxfmt-ignore
+    expect(after['news.html']).toBe('<video><source src="media/open%20(1).webm" type="video/webm"><source src="media/open-day-2026.mp4" type=\'video/mp4\'></video>'); // oxfmt-ignore
     expect(after['media/open-day-2026.mp4']).toBe(film(2026).toString('latin1'));
-    expect(await query('select proven from publications b join editions e on e.id = b.edition_id where e.site_id = $1')).toEqual([{ proven: true }]); // prettier-ignore
+    expect(await query('select proven from publications b join editions e on e.id = b.edition_id where e.site_id = $1')).toEqual([{ proven: true }]); // oxfmt-ignore
     await withdrawEdition(held.db, MAINTAINER, edition?.id ?? 0);
     await runJobs(held.db);
     expect(await snapshot(root)).toEqual(before);
@@ -77,11 +77,11 @@ describe('another clip in its place', () => {
     const before = await snapshot(root);
     await gather({ bytes: webm, fileName: 'open day.webm' });
     await runJobs(held.db);
-    const [edition] = await query<{ id: number }>("select id from editions where site_id = $1 and state = 'draft'"); // prettier-ignore
+    const [edition] = await query<{ id: number }>("select id from editions where site_id = $1 and state = 'draft'"); // oxfmt-ignore
     await publishEdition(held.db, MAINTAINER, edition?.id ?? 0);
     await runJobs(held.db);
-    expect((await snapshot(root))['news.html']).toBe('<video><source src="media/open%20(1).webm" type="video/webm"><source src="media/open-day.webm" type=\'video/webm\'></video>'); // prettier-ignore
-    expect(await query('select proven from publications b join editions e on e.id = b.edition_id where e.site_id = $1')).toEqual([{ proven: true }]); // prettier-ignore
+    expect((await snapshot(root))['news.html']).toBe('<video><source src="media/open%20(1).webm" type="video/webm"><source src="media/open-day.webm" type=\'video/webm\'></video>'); // oxfmt-ignore
+    expect(await query('select proven from publications b join editions e on e.id = b.edition_id where e.site_id = $1')).toEqual([{ proven: true }]); // oxfmt-ignore
     await withdrawEdition(held.db, MAINTAINER, edition?.id ?? 0);
     await runJobs(held.db);
     expect(await snapshot(root)).toEqual(before);
@@ -92,14 +92,14 @@ describe('another clip in its place', () => {
     expect((await refusal(gather({ isOldTakenOff: true })))?.code).toBe('NOT_ALLOWED');
     await gather({ isOldTakenOff: true }, MAINTAINER);
     await runJobs(held.db);
-    const [edition] = await query<{ id: number }>("select id from editions where site_id = $1 and state = 'draft'"); // prettier-ignore
-    expect(await query('select r.path, r.state, r.problem from removals r join editions e on e.id = r.edition_id where e.site_id = $1')).toEqual([{ path: 'media/open (1).mp4', state: 'ready', problem: null }]); // prettier-ignore
+    const [edition] = await query<{ id: number }>("select id from editions where site_id = $1 and state = 'draft'"); // oxfmt-ignore
+    expect(await query('select r.path, r.state, r.problem from removals r join editions e on e.id = r.edition_id where e.site_id = $1')).toEqual([{ path: 'media/open (1).mp4', state: 'ready', problem: null }]); // oxfmt-ignore
     await publishEdition(held.db, MAINTAINER, edition?.id ?? 0);
     await runJobs(held.db);
     const live = Object.keys(await snapshot(root));
     expect(live).toContain('media/open-day-2026.mp4');
     expect(live).not.toContain('media/open (1).mp4');
-    expect(await query('select proven from publications b join editions e on e.id = b.edition_id where e.site_id = $1')).toEqual([{ proven: true }]); // prettier-ignore
+    expect(await query('select proven from publications b join editions e on e.id = b.edition_id where e.site_id = $1')).toEqual([{ proven: true }]); // oxfmt-ignore
     await withdrawEdition(held.db, MAINTAINER, edition?.id ?? 0);
     await runJobs(held.db);
     expect(await snapshot(root)).toEqual(before);
@@ -109,14 +109,14 @@ describe('another clip in its place', () => {
     const [first] = await placesOf('media/open (1).mp4');
     await gather({ isOldTakenOff: true, placementIds: [first ?? 0] }, MAINTAINER);
     await runJobs(held.db);
-    const [removal] = await query<{ state: string; problem: { code: string } }>('select r.state, r.problem from removals r join editions e on e.id = r.edition_id where e.site_id = $1'); // prettier-ignore
+    const [removal] = await query<{ state: string; problem: { code: string } }>('select r.state, r.problem from removals r join editions e on e.id = r.edition_id where e.site_id = $1'); // oxfmt-ignore
     expect(removal).toMatchObject({ state: 'failed', problem: { code: 'FILE_USED' } });
   });
 
   it('may be a sound, and is played from the site and from the edition', async () => {
     await gather({ fromPath: 'media/bell.wav', fileName: 'bell.wav', bytes: scaleAsWave(1) });
     await runJobs(held.db);
-    const [file] = await query<{ sha256: string; path: string }>('select n.sha256, n.path from new_files n join changes c on c.id = n.change_id join editions e on e.id = c.edition_id where e.site_id = $1'); // prettier-ignore
+    const [file] = await query<{ sha256: string; path: string }>('select n.sha256, n.path from new_files n join changes c on c.id = n.change_id join editions e on e.id = c.edition_id where e.site_id = $1'); // oxfmt-ignore
     expect(file?.path).toBe('media/bell-2.wav');
     const [site] = await held.db.orm.select().from(sites).where(eq(sites.id, siteId));
     if (!site) throw new Error('the site is gone');
@@ -134,7 +134,7 @@ describe('a clip that is sent by pieces', () => {
   const by = sender(() => ({ db: held.db, siteId, goal: 'clip' }));
   const put = async (uploadId: string, actor = OWNER, fromPath = 'media/open (1).mp4') =>
     gatherSentClip(held.db, actor, { siteId, fromPath, placementIds: await placesOf(fromPath), uploadId });
-  const left = () => query<{ state: string; file_name: string }>('select state, file_name from uploads where site_id = $1'); // prettier-ignore
+  const left = () => query<{ state: string; file_name: string }>('select state, file_name from uploads where site_id = $1'); // oxfmt-ignore
 
   it('goes on where the line was cut, is put in once, and leaves no bytes behind', async () => {
     const bytes = Buffer.concat([film(2026), Buffer.alloc(5000, 7)]);
@@ -149,7 +149,7 @@ describe('a clip that is sent by pieces', () => {
     expect(await query('select 1 from deliveries where site_id = $1')).toEqual([]);
     expect((await refusal(put(id, MAINTAINER)))?.code).toBe('CLIP_NOT_SENT');
     await put(id);
-    const [kept] = await query<{ size_bytes: number; title: string }>('select size_bytes, title from intake where site_id = $1'); // prettier-ignore
+    const [kept] = await query<{ size_bytes: number; title: string }>('select size_bytes, title from intake where site_id = $1'); // oxfmt-ignore
     expect(kept).toEqual({ size_bytes: bytes.length, title: 'Open day 2026' });
     expect(await left()).toEqual([]);
     expect((await readdir(uploadsFolder())).filter((name) => name.startsWith(id))).toEqual([]);
@@ -168,7 +168,7 @@ describe('a clip that is sent by pieces', () => {
 
   it('that nobody puts in goes after a day, with the next that is sent', async () => {
     const old = await by.sendWhole(OWNER, 'forgotten.mp4', film(2020));
-    await held.db.pool.query(`update uploads set started_at = now() - interval '25 hours' where id = $1`, [old]); // prettier-ignore
+    await held.db.pool.query(`update uploads set started_at = now() - interval '25 hours' where id = $1`, [old]); // oxfmt-ignore
     await by.sendWhole(MAINTAINER, 'new.mp4', film(2026));
     expect((await left()).map((row) => row.file_name)).toEqual(['new.mp4']);
     expect(await readdir(uploadsFolder())).not.toContain(old);

@@ -13,7 +13,7 @@ let siteId: number;
 
 beforeAll(async () => {
   const root = join(held.folder, 'groups');
-  const page = (title: string) => `<html lang="en"><title>${title}</title><img src="/img/a.png" alt="image"><img src="/img/a.png" alt="picture"><img src="/img/none.png" alt="A boat"><p style="background: url(/img/none.png)"></p><a href="x.html"><img src="/img/b.png" alt=""></a>`; // prettier-ignore
+  const page = (title: string) => `<html lang="en"><title>${title}</title><img src="/img/a.png" alt="image"><img src="/img/a.png" alt="picture"><img src="/img/none.png" alt="A boat"><p style="background: url(/img/none.png)"></p><a href="x.html"><img src="/img/b.png" alt=""></a>`; // oxfmt-ignore
   await writeFiles(root, {
     ...Object.fromEntries(
       ['index', 'club/x', 'club/y', 'news/z'].map((path) => [`${path}.html`, page(path)]),
@@ -64,11 +64,11 @@ async function asGrouped() {
 
 const TODAY = new Date().toISOString().slice(0, 10);
 const stood = () => query('select 1 from errata_groups where site_id = $1 and stands');
-const idOf = async (rule: string) => (await query<{ id: number }>('select id::int as id from errata where site_id = $1 and rule = $2 order by id limit 1', [rule]))[0]?.id ?? 0; // prettier-ignore
+const idOf = async (rule: string) => (await query<{ id: number }>('select id::int as id from errata where site_id = $1 and rule = $2 order by id limit 1', [rule]))[0]?.id ?? 0; // oxfmt-ignore
 
 describe('groups of errata', () => {
   const stoodIds = async () =>
-    (await query<{ id: number }>('select e.id::int as id from errata e join stets s using (site_id, page_path, key) where e.site_id = $1')).map(({ id }) => id); // prettier-ignore
+    (await query<{ id: number }>('select e.id::int as id from errata e join stets s using (site_id, page_path, key) where e.site_id = $1')).map(({ id }) => id); // oxfmt-ignore
   const changes: readonly (readonly [string, () => Promise<unknown>])[] = [
     ['the survey', async () => undefined],
     ['views of pages', () => query("update pages set reach = length(path) * 3.5 where site_id = $1")],
@@ -80,7 +80,7 @@ describe('groups of errata', () => {
     ['one that stands no longer', async () => standNoLonger(held.db, MAINTAINER, siteId, await stoodIds())],
     ['one that is another', async () => query("update errata set subject = '' where site_id = $1 and id = $2", [await idOf('alt/generic')])],
     ['one that is gone', async () => query('delete from errata where site_id = $1 and id = $2', [await idOf('alt/generic')])],
-  ]; // prettier-ignore
+  ]; // oxfmt-ignore
   it.each(changes)('are what the errata are after %s', async (_, change) => {
     await change();
     const grouped = await asGrouped();
@@ -124,4 +124,4 @@ describe('groups of errata', () => {
     expect(await stood()).toEqual([]);
     expect(await asGrouped()).toEqual(await fromErrata());
   });
-}); // prettier-ignore
+}); // oxfmt-ignore

@@ -50,7 +50,7 @@ beforeAll(async () => {
     'club/fine.html': '<html lang="en"><title>Fine</title><p>No picture.</p>',
     'img/a.png': await flatPicture(200, 100, 'png'),
     'img/b.png': await flatPicture(400, 300, 'png'),
-  }); // prettier-ignore
+  }); // oxfmt-ignore
   siteId = await connected(held.db, 'Errata', site);
 });
 
@@ -170,7 +170,7 @@ describe('errata of a site', () => {
     const rule = 'caption/names-another';
     await writeFiles(site, {
       'club/fine.html': '<html lang="en"><title>Fine</title><figure><img src="../img/b.png" alt="At the piano"><figcaption>Orla Tansey plays</figcaption></figure>',
-    }); // prettier-ignore
+    }); // oxfmt-ignore
     await again();
     const named = async (name: string, isShown: boolean) => {
       const subject = { id: null, name, kind: 'person' as const, changedOn: '', changedHow: '' };
@@ -261,7 +261,7 @@ describe('errata of a site', () => {
     expect(await found({ filter: 'stet' })).toEqual(['index.html alt/generic']);
     await writeFiles(site, {
       'index.html': '<html lang="en"><title>Home</title><a href="x.html"><img src="img/a.png" alt=""></a><img src="img/b.png" alt="photo">',
-    }); // prettier-ignore
+    }); // oxfmt-ignore
     await again();
     expect(await found({ rule: 'alt/generic' })).toEqual(['index.html alt/generic']);
     const next = await only('alt/generic');

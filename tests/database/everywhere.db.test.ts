@@ -27,7 +27,7 @@ beforeAll(async () => {
     'one.png': await flatPicture(400, 300, 'png'),
     'two.png': await flatPicture(90, 90, 'png'),
     'three.png': await flatPicture(300, 900, 'png'),
-  }); // prettier-ignore
+  }); // oxfmt-ignore
   siteId = await connected(held.db, 'Everywhere', root);
 });
 
@@ -48,11 +48,11 @@ describe('a picture that stands everywhere', () => {
     const first = await proposed();
     expect([...first.keys()].sort()).toEqual(['everywhere.png', 'one.png', 'three.png', 'two.png']);
     const { after, ids, pages } = first.get('everywhere.png') ?? { after: '', ids: [], pages: 0 };
-    expect({ after, pages, different: new Set(ids).size }).toEqual({ after: 'How to join the club', pages: 150, different: 150 }); // prettier-ignore
+    expect({ after, pages, different: new Set(ids).size }).toEqual({ after: 'How to join the club', pages: 150, different: 150 }); // oxfmt-ignore
     expect(await queue()).toEqual(new Map([
       ['everywhere.png', { errata: PAGES, isGathered: false }],
       ...OTHERS.map((name) => [`${name}.png`, { errata: 1, isGathered: false }] as const),
-    ])); // prettier-ignore
+    ])); // oxfmt-ignore
 
     await gatherWords(held.db, MAINTAINER, siteId, [{ ids: [...ids], alt: after, caption: null }]);
     const rest = (await proposed()).get('everywhere.png')?.ids ?? [];

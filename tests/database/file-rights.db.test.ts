@@ -13,7 +13,7 @@ import { writeFiles } from '../fixtures/write-site';
 const held = useDatabase();
 let siteId = 0;
 
-const picture = (svg: string, width: number, copyright: string) => sharp(Buffer.from(svg)).resize(width, Math.round((width * 2) / 3)).withExif({ IFD0: { Copyright: copyright } }).jpeg().toBuffer(); // prettier-ignore
+const picture = (svg: string, width: number, copyright: string) => sharp(Buffer.from(svg)).resize(width, Math.round((width * 2) / 3)).withExif({ IFD0: { Copyright: copyright } }).jpeg().toBuffer(); // oxfmt-ignore
 
 beforeAll(async () => {
   const site = join(held.folder, 'site');
@@ -22,7 +22,7 @@ beforeAll(async () => {
     'img/door.jpg': await picture(facade(3, 'red'), 900, '© 2019 Brightline'),
     'img/door-300.jpg': await picture(facade(3, 'red'), 300, '© 2019 Brightline'),
     'img/river.jpg': await picture(river(4), 900, '© 2020 Jory Pell'),
-  }); // prettier-ignore
+  }); // oxfmt-ignore
   siteId = await connected(held.db, 'Files', site);
   await runJobs(held.db);
 });

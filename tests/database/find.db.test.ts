@@ -17,7 +17,7 @@ const drawn = (svg: string) => sharp(Buffer.from(svg)).resize(240, 160).png().to
 
 beforeAll(async () => {
   const root = join(held.folder, 'find');
-  const menu = '<nav><img src="/img/mark.png" alt="The organ school"><a href="/organ/index.html">Organ</a> <a href="/a.html">Bells</a></nav>'; // prettier-ignore
+  const menu = '<nav><img src="/img/mark.png" alt="The organ school"><a href="/organ/index.html">Organ</a> <a href="/a.html">Bells</a></nav>'; // oxfmt-ignore
   const page = (title: string, body: string) => `<title>${title}</title><body>${menu}${body}`;
   await writeFiles(root, {
     'index.html': page('Home', '<a href="b.html">b</a><a href="c.html">c</a><img src="/img/bench.png" alt="A bench">'),
@@ -33,15 +33,15 @@ beforeAll(async () => {
     'img/lamp.png': await drawn(stage(21)),
     'img/door.png': await drawn(facade(8, 'green')),
     'img/organ-2.png': await drawn(river(9)),
-  }); // prettier-ignore
+  }); // oxfmt-ignore
   siteId = await connected(held.db, 'Find', root);
   await runJobs(held.db);
   const { pool } = held.db;
   const of = (path: string) => `(select sha256 from files where site_id = ${siteId} and path = '${path}')`;
-  await pool.query(`update pictures set title = 'Where the organist sits' where site_id = $1 and master_sha = ${of('img/bench.png')}`, [siteId]); // prettier-ignore
-  const { rows } = await pool.query<{ id: number }>("insert into subjects (site_id, name, kind) values ($1, 'The organ loft', 'place') returning id", [siteId]); // prettier-ignore
-  await pool.query(`insert into picture_subjects (site_id, sha256, subject_id, said_by) select $1, ${of('img/boat.png')}, $2, 'Ada'`, [siteId, rows[0]?.id]); // prettier-ignore
-  await pool.query(`insert into readings (sha256, languages, text) select ${of('img/lamp.png')}, 'eng', 'Organ recital at seven' on conflict (sha256) do update set text = excluded.text`); // prettier-ignore
+  await pool.query(`update pictures set title = 'Where the organist sits' where site_id = $1 and master_sha = ${of('img/bench.png')}`, [siteId]); // oxfmt-ignore
+  const { rows } = await pool.query<{ id: number }>("insert into subjects (site_id, name, kind) values ($1, 'The organ loft', 'place') returning id", [siteId]); // oxfmt-ignore
+  await pool.query(`insert into picture_subjects (site_id, sha256, subject_id, said_by) select $1, ${of('img/boat.png')}, $2, 'Ada'`, [siteId, rows[0]?.id]); // oxfmt-ignore
+  await pool.query(`insert into readings (sha256, languages, text) select ${of('img/lamp.png')}, 'eng', 'Organ recital at seven' on conflict (sha256) do update set text = excluded.text`); // oxfmt-ignore
 });
 
 it('finds pictures by title, subject, words, name, writing and page, in this order, the logo last', async () => {
@@ -88,7 +88,7 @@ it.each([
   const { rows, isAtLeast, ...told } = await findPages(siteId, query);
   expect(isAtLeast).toBe(false);
   expect({ ...told, rows: rows.map(({ path, found_in: where }) => [path, where]) }).toEqual(expected);
-}); // prettier-ignore
+}); // oxfmt-ignore
 
 it.each([
   ['words in several places', 'organ hall', ['img/hall.png']],

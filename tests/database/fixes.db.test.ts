@@ -17,7 +17,7 @@ let siteId = 0;
 
 beforeAll(async () => {
   const root = join(held.folder, 'fixes');
-  const page = (n: number) => `<h1>Page ${n}</h1><img src="img/choir.jpg" alt="Picture of the choir in the hall" width="300" height="200">`; // prettier-ignore
+  const page = (n: number) => `<h1>Page ${n}</h1><img src="img/choir.jpg" alt="Picture of the choir in the hall" width="300" height="200">`; // oxfmt-ignore
   await writeFiles(root, {
     'index.html': `${page(0)}<a href="a.html">a</a><a href="b.html">b</a>`,
     'a.html': page(1),
@@ -34,7 +34,7 @@ const pictureOf = async () => {
   const asked = { filter: 'all', rule: 'alt/picture-of', section: null, owner: null, sheet: 1 } as const;
   return (await listErrata(siteId, asked)).rows;
 };
-const code = (deed: Promise<unknown>) => deed.then(() => 'none', (error: unknown) => problemOf(error).code); // prettier-ignore
+const code = (deed: Promise<unknown>) => deed.then(() => 'none', (error: unknown) => problemOf(error).code); // oxfmt-ignore
 const changes = async () =>
   (
     await held.db.pool.query<{ words: unknown }>(

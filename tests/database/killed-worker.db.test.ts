@@ -56,7 +56,7 @@ it('a worker killed in the middle of 200 pages is followed by one that finishes,
   expect(rows).toHaveLength(PAGES);
   await gatherSwap(held.db, MAINTAINER, {
     siteId, fromPath: 'old.png', intakeId, placementIds: rows.map(({ id }) => Number(id)), alt: null, caption: null, focal: { x: 0.5, y: 0.5 },
-  }); // prettier-ignore
+  }); // oxfmt-ignore
   await runJobs(held.db);
   const [edition] = await held.db.orm.select().from(editions);
   const id = edition?.id ?? 0;

@@ -20,7 +20,7 @@ let root = '';
 let siteId = 0;
 let number = 0;
 
-const scene = (svg: string, width: number, height: number) => sharp(Buffer.from(svg)).resize(width, height).jpeg().toBuffer(); // prettier-ignore
+const scene = (svg: string, width: number, height: number) => sharp(Buffer.from(svg)).resize(width, height).jpeg().toBuffer(); // oxfmt-ignore
 
 beforeEach(async () => {
   number++;
@@ -34,7 +34,7 @@ beforeEach(async () => {
     'img/small.jpg': await sharp(choir).resize(300).jpeg().toBuffer(),
     'img/choir-large.jpg': choir,
     'img/kept.jpg': await scene(river(4), 600, 400),
-  }); // prettier-ignore
+  }); // oxfmt-ignore
   siteId = await connected(held.db, `Own ${number}`, root);
   await runJobs(held.db);
 });
@@ -42,18 +42,18 @@ beforeEach(async () => {
 const query = async <R extends object>(text: string, ...values: readonly unknown[]) =>
   (await held.db.pool.query<R>(text, [siteId, ...values])).rows;
 const placesOf = async (path: string) =>
-  (await query<{ id: string; page_path: string }>('select id, page_path from placements where site_id = $1 and until_survey is null and file_path = $2 order by page_path, ordinal', path)).map(({ id }) => Number(id)); // prettier-ignore
-const bring = async () => receiveIntake(held.db, OWNER, { siteId, fileName: 'new room.jpg', bytes: await scene(room(20), 1600, 800) }); // prettier-ignore
+  (await query<{ id: string; page_path: string }>('select id, page_path from placements where site_id = $1 and until_survey is null and file_path = $2 order by page_path, ordinal', path)).map(({ id }) => Number(id)); // oxfmt-ignore
+const bring = async () => receiveIntake(held.db, OWNER, { siteId, fileName: 'new room.jpg', bytes: await scene(room(20), 1600, 800) }); // oxfmt-ignore
 const gather = async (more: Partial<SwapRequest>, actor = MAINTAINER, db = held.db) =>
-  gatherSwap(db, actor, { siteId, fromPath: 'img/small.jpg', intakeId: 0, placementIds: await placesOf('img/small.jpg'), alt: 'A room', caption: 'New', focal: { x: 0.5, y: 0.5 }, ...more }); // prettier-ignore
+  gatherSwap(db, actor, { siteId, fromPath: 'img/small.jpg', intakeId: 0, placementIds: await placesOf('img/small.jpg'), alt: 'A room', caption: 'New', focal: { x: 0.5, y: 0.5 }, ...more }); // oxfmt-ignore
 const publish = async () => {
   await runJobs(held.db);
-  const [edition] = await query<{ id: number }>("select id from editions where site_id = $1 and state = 'draft'"); // prettier-ignore
+  const [edition] = await query<{ id: number }>("select id from editions where site_id = $1 and state = 'draft'"); // oxfmt-ignore
   await publishEdition(held.db, MAINTAINER, edition?.id ?? 0);
   await runJobs(held.db);
   return edition?.id ?? 0;
 };
-const proven = () => query('select proven from publications b join editions e on e.id = b.edition_id where e.site_id = $1 order by b.id'); // prettier-ignore
+const proven = () => query('select proven from publications b join editions e on e.id = b.edition_id where e.site_id = $1 order by b.id'); // oxfmt-ignore
 
 describe('a place of its own', () => {
   it('is cropped by its own point and says its own words; the old file goes, and all of it comes back', async () => {
@@ -67,13 +67,13 @@ describe('a place of its own', () => {
     await publish();
     const after = await snapshot(root);
     expect(await proven()).toEqual([{ proven: true }]);
-    expect(after['index.html']).toBe('<img src="img/new-room-300x300.jpg" alt="A room" width=150 height=150><a href="img/new-room.jpg">more</a>'); // prettier-ignore
-    expect(after['news.html']).toBe('<figure><img src="img/new-room-300x300-2.jpg" alt="The window of the room" width=150 height=150><figcaption>New</figcaption></figure>'); // prettier-ignore
+    expect(after['index.html']).toBe('<img src="img/new-room-300x300.jpg" alt="A room" width=150 height=150><a href="img/new-room.jpg">more</a>'); // oxfmt-ignore
+    expect(after['news.html']).toBe('<figure><img src="img/new-room-300x300-2.jpg" alt="The window of the room" width=150 height=150><figcaption>New</figcaption></figure>'); // oxfmt-ignore
     expect(after['img/small.jpg']).toBeUndefined();
     const small = (picture: Sharp) => picture.resize(8, 8).greyscale().raw().toBuffer();
-    const half = (left: number) => small(sharp(join(root, 'img/new-room.jpg')).extract({ left, top: 0, width: 800, height: 800 })); // prettier-ignore
+    const half = (left: number) => small(sharp(join(root, 'img/new-room.jpg')).extract({ left, top: 0, width: 800, height: 800 })); // oxfmt-ignore
     const drawn = await small(sharp(join(root, 'img/new-room-300x300-2.jpg')));
-    const apart = (other: Buffer) => drawn.reduce((sum, level, n) => sum + Math.abs(level - (other[n] ?? 0)), 0) / drawn.length; // prettier-ignore
+    const apart = (other: Buffer) => drawn.reduce((sum, level, n) => sum + Math.abs(level - (other[n] ?? 0)), 0) / drawn.length; // oxfmt-ignore
     expect(apart(await half(800))).toBeLessThan(6);
     expect(apart(await half(400))).toBeGreaterThan(8);
     const [edition] = await query<{ id: number }>('select id from editions where site_id = $1');
@@ -83,13 +83,13 @@ describe('a place of its own', () => {
   });
 
   it('keeps the old file where something else names it, and where an owner asks it is refused, with nothing gathered', async () => {
-    const wanted = { fromPath: 'img/kept.jpg', placementIds: await placesOf('img/kept.jpg'), intakeId: await bring(), isOldTakenOff: true }; // prettier-ignore
+    const wanted = { fromPath: 'img/kept.jpg', placementIds: await placesOf('img/kept.jpg'), intakeId: await bring(), isOldTakenOff: true }; // oxfmt-ignore
     await expect(gather(wanted, OWNER)).rejects.toThrow();
     await expect(gather(wanted, MAINTAINER, dyingAt(held.db, 'insert into "removals"'))).rejects.toThrow();
     expect(await query('select 1 from editions where site_id = $1')).toEqual([]);
     await gather(wanted);
     await runJobs(held.db);
-    const [removal] = await query<{ state: string; problem: { code: string } }>('select r.state, r.problem from removals r join editions e on e.id = r.edition_id where e.site_id = $1'); // prettier-ignore
+    const [removal] = await query<{ state: string; problem: { code: string } }>('select r.state, r.problem from removals r join editions e on e.id = r.edition_id where e.site_id = $1'); // oxfmt-ignore
     expect([removal?.state, removal?.problem.code]).toEqual(['failed', 'FILE_NAMED']);
   });
 });
@@ -120,8 +120,8 @@ describe('a page that lists widths at its pictures', () => {
     await gather({ intakeId: await bring(), caption: null, alt: null });
     const edition = await publish();
     const after = await snapshot(root);
-    expect(after['news.html']).toBe(`${listed}<img src="img/new-room-300x300.jpg" srcset="img/new-room-150x150.jpg 150w, img/new-room-300x300.jpg 300w" sizes="(max-width: 150px) 100vw, 150px" alt="old" width=150 height=150><img src="img/new-room-300x200.jpg" alt="">`); // prettier-ignore
-    expect(after['stretched.html']).toBe(`${listed}<img src="img/new-room-300x300.jpg" alt="old" width=150 height=150>`); // prettier-ignore
+    expect(after['news.html']).toBe(`${listed}<img src="img/new-room-300x300.jpg" srcset="img/new-room-150x150.jpg 150w, img/new-room-300x300.jpg 300w" sizes="(max-width: 150px) 100vw, 150px" alt="old" width=150 height=150><img src="img/new-room-300x200.jpg" alt="">`); // oxfmt-ignore
+    expect(after['stretched.html']).toBe(`${listed}<img src="img/new-room-300x300.jpg" alt="old" width=150 height=150>`); // oxfmt-ignore
     // Other pages list none, and get none.
     expect(after['index.html']).not.toContain('srcset');
     const narrow = await sharp(join(root, 'img/new-room-150x150.jpg')).metadata();
@@ -136,8 +136,8 @@ describe('a page that lists widths at its pictures', () => {
 describe('a picture that the site has already', () => {
   it('is put in without being added a second time, and stays when the edition is taken back', async () => {
     const before = await snapshot(root);
-    const [large] = await query<{ id: number }>("select id from files where site_id = $1 and path = 'img/choir-large.jpg'"); // prettier-ignore
-    const refused = (deed: Promise<unknown>) => deed.then(() => 'none', (error: unknown) => problemOf(error).code); // prettier-ignore
+    const [large] = await query<{ id: number }>("select id from files where site_id = $1 and path = 'img/choir-large.jpg'"); // oxfmt-ignore
+    const refused = (deed: Promise<unknown>) => deed.then(() => 'none', (error: unknown) => problemOf(error).code); // oxfmt-ignore
     expect(await refused(takeFromSite(held.db, VIEWER, siteId, large?.id ?? 0))).not.toBe('none');
     expect(await refused(takeFromSite(held.db, OWNER, siteId, 999_999))).toBe('OWN_GONE');
     const intakeId = await takeFromSite(held.db, OWNER, siteId, large?.id ?? 0);
@@ -145,7 +145,7 @@ describe('a picture that the site has already', () => {
     await gather({ intakeId, alt: null, caption: null });
     const edition = await publish();
     const after = await snapshot(root);
-    expect(after['index.html']).toBe('<img src="img/choir-large-300x300.jpg" alt="old" width=150 height=150><a href="img/choir-large.jpg">more</a>'); // prettier-ignore
+    expect(after['index.html']).toBe('<img src="img/choir-large-300x300.jpg" alt="old" width=150 height=150><a href="img/choir-large.jpg">more</a>'); // oxfmt-ignore
     expect(Object.keys(after).filter((path) => !(path in before))).toEqual(['img/choir-large-300x300.jpg']);
     await withdrawEdition(held.db, MAINTAINER, edition);
     await runJobs(held.db);
@@ -165,13 +165,13 @@ describe('a site that wants a newer format besides', () => {
     await startSurvey(held.db, MAINTAINER, siteId);
     await runJobs(held.db);
     const before = await snapshot(root);
-    const threads = () => query<{ thread: string; page_path: string; kind: string }>("select page_path, thread from placements where site_id = $1 and until_survey is null and kind = 'img' order by page_path, ordinal"); // prettier-ignore
+    const threads = () => query<{ thread: string; page_path: string; kind: string }>("select page_path, thread from placements where site_id = $1 and until_survey is null and kind = 'img' order by page_path, ordinal"); // oxfmt-ignore
     const known = await threads();
     await gather({ intakeId: await bring() });
     await publish();
     const after = await snapshot(root);
     expect(await proven()).toEqual([{ proven: true }]);
-    expect(after['a/index.html']).toBe('<link rel="stylesheet" href="style.css"><p><picture style="display:contents"><source type="image/webp" srcset="../img/new-room-300x300.webp"><img src="../img/new-room-300x300.jpg" alt="A room" width=150 height=150></picture></p>'); // prettier-ignore
+    expect(after['a/index.html']).toBe('<link rel="stylesheet" href="style.css"><p><picture style="display:contents"><source type="image/webp" srcset="../img/new-room-300x300.webp"><img src="../img/new-room-300x300.jpg" alt="A room" width=150 height=150></picture></p>'); // oxfmt-ignore
     expect(after['a/row.html']).toMatch(
       /<div class="row"><img src="\.\.\/img\/new-room-[\dx]+\.jpg" alt="A room"><\/div>/u,
     );

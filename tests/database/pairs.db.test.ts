@@ -22,7 +22,7 @@ let siteId = 0;
 let number = 0;
 let intake: number[] = [];
 
-const scene = (svg: string, width: number, height: number) => sharp(Buffer.from(svg)).resize(width, height).jpeg().toBuffer(); // prettier-ignore
+const scene = (svg: string, width: number, height: number) => sharp(Buffer.from(svg)).resize(width, height).jpeg().toBuffer(); // oxfmt-ignore
 
 beforeEach(async () => {
   number++;
@@ -35,12 +35,12 @@ beforeEach(async () => {
     'img/choir-small.jpg': await sharp(choir).resize(300).jpeg().toBuffer(),
     'img/hall.jpg': await scene(facade(3, 'red'), 600, 600),
     'img/river.jpg': await scene(river(4), 600, 400),
-  }); // prettier-ignore
+  }); // oxfmt-ignore
   siteId = await connected(held.db, `Pairs ${number}`, root);
   await runJobs(held.db);
   intake = [];
   for (const [n, name] of ['summer choir.jpg', 'new room.jpg'].entries())
-    intake.push(await receiveIntake(held.db, OWNER, { siteId, fileName: name, bytes: await scene(room(20 + n), 1600, 1200) })); // prettier-ignore
+    intake.push(await receiveIntake(held.db, OWNER, { siteId, fileName: name, bytes: await scene(room(20 + n), 1600, 1200) })); // oxfmt-ignore
   await changeLines(held.db, OWNER, siteId, [
     { id: intake[0] ?? 0, alt: 'The choir in summer', caption: 'Summer' },
   ]);
@@ -49,9 +49,9 @@ beforeEach(async () => {
 const query = async <R extends object>(text: string, ...values: readonly unknown[]) =>
   (await held.db.pool.query<R>(text, [siteId, ...values])).rows;
 const pictureOf = async (path: string) =>
-  (await query<{ id: number }>('select picture_id as id from files where site_id = $1 and path = $2 and gone_in is null', path))[0]?.id ?? 0; // prettier-ignore
+  (await query<{ id: number }>('select picture_id as id from files where site_id = $1 and path = $2 and gone_in is null', path))[0]?.id ?? 0; // oxfmt-ignore
 const pairsOf = async (...pairs: readonly (readonly [string, number | null])[]): Promise<Pair[]> =>
-  Promise.all(pairs.map(async ([path, n]) => ({ pictureId: await pictureOf(path), intakeId: n === null ? null : (intake[n] ?? 0) }))); // prettier-ignore
+  Promise.all(pairs.map(async ([path, n]) => ({ pictureId: await pictureOf(path), intakeId: n === null ? null : (intake[n] ?? 0) }))); // oxfmt-ignore
 const gather = (pairs: readonly Pair[], actor: Actor = OWNER) => gatherPairs(held.db, actor, siteId, pairs);
 const refusal = (deed: Promise<unknown>) =>
   deed.then(
@@ -67,25 +67,25 @@ describe('pairs', () => {
     const [edition] = await query<{ id: number }>(
       "select id from editions where site_id = $1 and state = 'draft'",
     );
-    expect(await query('select state from changes where edition_id = $2 and $1 > 0', edition?.id)).toEqual(Array(4).fill({ state: 'ready' })); // prettier-ignore
+    expect(await query('select state from changes where edition_id = $2 and $1 > 0', edition?.id)).toEqual(Array(4).fill({ state: 'ready' })); // oxfmt-ignore
     await publishEdition(held.db, MAINTAINER, edition?.id ?? 0);
     await runJobs(held.db);
     const after = await snapshot(root);
     // Both files of the choir follow, each in its own size; words come where the intake has some.
-    expect(after['index.html']).toBe('<figure><img src="img/summer-choir-900x600.jpg" alt="The choir in summer" width=450 height=300><figcaption>Summer</figcaption></figure><img src="img/summer-choir-300x200.jpg" alt="The choir in summer" width=150>'); // prettier-ignore
-    expect(after['news.html']).toBe('<ul><li>Words</li></ul><img src="img/new-room-600x400.jpg" alt="river" width=300>'); // prettier-ignore
-    expect(await query('select proven from publications b join editions e on e.id = b.edition_id where e.site_id = $1')).toEqual([{ proven: true }]); // prettier-ignore
+    expect(after['index.html']).toBe('<figure><img src="img/summer-choir-900x600.jpg" alt="The choir in summer" width=450 height=300><figcaption>Summer</figcaption></figure><img src="img/summer-choir-300x200.jpg" alt="The choir in summer" width=150>'); // oxfmt-ignore
+    expect(after['news.html']).toBe('<ul><li>Words</li></ul><img src="img/new-room-600x400.jpg" alt="river" width=300>'); // oxfmt-ignore
+    expect(await query('select proven from publications b join editions e on e.id = b.edition_id where e.site_id = $1')).toEqual([{ proven: true }]); // oxfmt-ignore
     await withdrawEdition(held.db, MAINTAINER, edition?.id ?? 0);
     await runJobs(held.db);
     expect(await snapshot(root)).toEqual(before);
   });
 
   it('of pictures with one title never choose one name for two files, though they are prepared side by side', async () => {
-    await changeLines(held.db, OWNER, siteId, intake.map((id) => ({ id, title: 'Same' }))); // prettier-ignore
+    await changeLines(held.db, OWNER, siteId, intake.map((id) => ({ id, title: 'Same' }))); // oxfmt-ignore
     await gather(await pairsOf(['img/choir.jpg', 0], ['img/river.jpg', 1]));
-    const made = await query<{ id: number }>('select c.id from changes c join editions e on e.id = c.edition_id where e.site_id = $1 order by c.id'); // prettier-ignore
+    const made = await query<{ id: number }>('select c.id from changes c join editions e on e.id = c.edition_id where e.site_id = $1 order by c.id'); // oxfmt-ignore
     await Promise.all(made.map(({ id }) => prepareChange(held.db, id)));
-    const files = await query<{ path: string }>('select n.path from new_files n join changes c on c.id = n.change_id join editions e on e.id = c.edition_id where e.site_id = $1'); // prettier-ignore
+    const files = await query<{ path: string }>('select n.path from new_files n join changes c on c.id = n.change_id join editions e on e.id = c.edition_id where e.site_id = $1'); // oxfmt-ignore
     expect(files.length).toBeGreaterThan(4);
     expect(new Set(files.map(({ path }) => path)).size).toBe(files.length);
     await runJobs(held.db);
@@ -94,7 +94,7 @@ describe('pairs', () => {
     );
     await publishEdition(held.db, MAINTAINER, edition?.id ?? 0);
     await runJobs(held.db);
-    expect(await query('select proven from publications b join editions e on e.id = b.edition_id where e.site_id = $1')).toEqual([{ proven: true }]); // prettier-ignore
+    expect(await query('select proven from publications b join editions e on e.id = b.edition_id where e.site_id = $1')).toEqual([{ proven: true }]); // oxfmt-ignore
   });
 
   it('are gathered all or none, wherever it ends', async () => {
@@ -103,7 +103,7 @@ describe('pairs', () => {
       await expect(gatherPairs(dyingAt(held.db, text), OWNER, siteId, pairs)).rejects.toThrow();
       expect(await query('select 1 from editions where site_id = $1')).toEqual([]);
     }
-    expect(await refusal(gather([...pairs, { pictureId: await pictureOf('img/river.jpg'), intakeId: 999_999 }]))).toBe('INTAKE_MISSING'); // prettier-ignore
+    expect(await refusal(gather([...pairs, { pictureId: await pictureOf('img/river.jpg'), intakeId: 999_999 }]))).toBe('INTAKE_MISSING'); // oxfmt-ignore
     expect(await query('select 1 from editions where site_id = $1')).toEqual([]);
   });
 

@@ -37,17 +37,17 @@ const TODAY = Date.UTC(2026, 10, 27, 12);
 beforeEach(async () => {
   number++;
   root = join(held.folder, `people${number}`);
-  const choir = await sharp(Buffer.from(stage(11))).resize(900, 600).jpeg().toBuffer(); // prettier-ignore
+  const choir = await sharp(Buffer.from(stage(11))).resize(900, 600).jpeg().toBuffer(); // oxfmt-ignore
   await writeFiles(root, {
     'img/choir.jpg': choir,
-    'img/choir-crop.jpg': await sharp(choir).extract({ left: 150, top: 80, width: 520, height: 400 }).jpeg().toBuffer(), // prettier-ignore
+    'img/choir-crop.jpg': await sharp(choir).extract({ left: 150, top: 80, width: 520, height: 400 }).jpeg().toBuffer(), // oxfmt-ignore
     'img/choir-small.webp': await sharp(choir).resize(300).webp().toBuffer(),
     'img/old/choir-2024.jpg': choir,
     'img/hall.jpg': await sharp(Buffer.from(stage(70))).resize(640, 480).jpeg().toBuffer(),
     'index.html': '<title>Home</title><meta property="og:image" content="img/choir.jpg">\n<figure><img src="img/choir.jpg" srcset="img/choir-small.webp 300w" alt="The choir"><figcaption>Our choir.</figcaption></figure>\n<img src="img/hall.jpg" alt="Hall">',
     'choir/index.html': '<title>Choir</title><ul><li><a href="../img/choir.jpg"><img src="../img/choir-crop.jpg" alt="Tom"></a></li><li>Words</li></ul>',
     'js/show.js': 'show("choir.jpg")',
-  }); // prettier-ignore
+  }); // oxfmt-ignore
   siteId = await connected(held.db, `People ${number}`, root);
   const bytes = new TextEncoder().encode(RECORDS.map((row) => JSON.stringify(row)).join('\n'));
   await importRecords(held.db, MAINTAINER, siteId, { name: 'r.jsonl', bytes, isInstead: true });
@@ -80,7 +80,7 @@ describe('a release', () => {
     await giveRelease(held.db, MAINTAINER, siteId, { people: ['p2'], release: null });
     expect(await releasesOf('p2')).toEqual([]);
     await runJobs(held.db);
-    const rows = await query<{ because: string[] }>("select because from rights_answers where site_id = $1 and file_path = 'img/choir.jpg'"); // prettier-ignore
+    const rows = await query<{ because: string[] }>("select because from rights_answers where site_id = $1 and file_path = 'img/choir.jpg'"); // oxfmt-ignore
     expect(new Set(rows.map(({ because }) => because.join()))).toEqual(new Set(['release-none']));
   });
 
@@ -114,10 +114,10 @@ describe('a release taken back', () => {
     expect(await query('select proven from publications b join editions e on e.id = b.edition_id where e.site_id = $1')).toEqual([{ proven: true }]);
     expect(await query("select 1 from placements where site_id = $1 and until_survey is null and file_path like 'img/choir%'")).toEqual([]);
     expect(await query("select 1 from rights_answers where site_id = $1 and because ? 'release-withdrawn'")).toEqual([]);
-  }); // prettier-ignore
+  }); // oxfmt-ignore
 
   it('leaves a crop beside which the person is marked', async () => {
-    const mark = (x: number) => markPeople(held.db, MAINTAINER, siteId, { file: 'img/choir.jpg', marks: [{ person: 'p1', x, y: 0.5 }] }); // prettier-ignore
+    const mark = (x: number) => markPeople(held.db, MAINTAINER, siteId, { file: 'img/choir.jpg', marks: [{ person: 'p1', x, y: 0.5 }] }); // oxfmt-ignore
     const filesOf = async () => (await lookAtPeople(held.db, MAINTAINER, siteId, 'p1'))[0]?.files;
     await mark(0.4);
     expect(await filesOf()).toContain('img/choir-crop.jpg');
@@ -125,9 +125,9 @@ describe('a release taken back', () => {
     expect(await filesOf()).toEqual(['img/choir-small.webp', 'img/choir.jpg', 'img/old/choir-2024.jpg']);
     expect(await withdraw('2026-11-27')).toMatchObject({ files: 3 });
     await runJobs(held.db);
-    const said = await query<{ may: string }>("select may from rights_answers where site_id = $1 and file_path = 'img/choir-crop.jpg'"); // prettier-ignore
+    const said = await query<{ may: string }>("select may from rights_answers where site_id = $1 and file_path = 'img/choir-crop.jpg'"); // oxfmt-ignore
     expect(said.map(({ may }) => may)).not.toContain('no');
-    const gone = await query<{ path: string }>('select path from removals r join editions e on e.id = r.edition_id where e.site_id = $1'); // prettier-ignore
+    const gone = await query<{ path: string }>('select path from removals r join editions e on e.id = r.edition_id where e.site_id = $1'); // oxfmt-ignore
     expect(gone.map(({ path }) => path)).not.toContain('img/choir-crop.jpg');
   });
 
@@ -136,7 +136,7 @@ describe('a release taken back', () => {
     await runJobs(held.db);
     const [file] = await query<{ id: number }>("select id from files where site_id = $1 and path = 'img/choir.jpg'");
     const crop = { x: 0.4, y: 0, width: 0.6, height: 1 };
-    const { edition } = await keepRevision(held.db, MAINTAINER, { siteId, subject: { file: file?.id ?? 0 }, revision: { ...AS_IT_IS, crop }, focal: null, as: 'places' }); // prettier-ignore
+    const { edition } = await keepRevision(held.db, MAINTAINER, { siteId, subject: { file: file?.id ?? 0 }, revision: { ...AS_IT_IS, crop }, focal: null, as: 'places' }); // oxfmt-ignore
     await runJobs(held.db);
     const [draft] = await query<{ id: number; number: number }>("select id, number from editions where site_id = $1 and state = 'draft'");
     expect(draft?.number).toBe(edition);
@@ -149,7 +149,7 @@ describe('a release taken back', () => {
     expect(after['index.html']).toMatch(/<img src="img\/(?!choir\.jpg)[^"]+"[^>]* alt="The choir">/u);
     expect(await query('select proven from publications b join editions e on e.id = b.edition_id where e.site_id = $1')).toEqual([{ proven: true }]);
     expect(await query("select 1 from rights_answers where site_id = $1 and because ? 'release-withdrawn'")).toEqual([]);
-  }); // prettier-ignore
+  }); // oxfmt-ignore
 
   it('of a day to come is recorded, and nothing gathered', async () => {
     expect(await withdraw('2026-12-24')).toEqual({ edition: null, places: 0, files: 4 });
@@ -170,11 +170,11 @@ describe('a release taken back', () => {
     await query("delete from editions where site_id = $1");
     await answerRights(held.db, siteId, Date.UTC(2026, 11, 25, 1));
     expect(await editions()).toEqual([]);
-  }); // prettier-ignore
+  }); // oxfmt-ignore
 
   it('is recorded with its edition or not at all, wherever it ends', async () => {
     for (const text of ['insert into "changes"', 'insert into "removals"', 'add_job']) {
-      await expect(withdrawRelease(dyingAt(held.db, text), MAINTAINER, siteId, { person: 'p1', on: '2026-11-27', now: TODAY })).rejects.toThrow(); // prettier-ignore
+      await expect(withdrawRelease(dyingAt(held.db, text), MAINTAINER, siteId, { person: 'p1', on: '2026-11-27', now: TODAY })).rejects.toThrow(); // oxfmt-ignore
       expect(await query('select 1 from editions where site_id = $1')).toEqual([]);
       expect(await releasesOf('p1')).toMatchObject([{ purposes: ['general'] }]);
       expect((await releasesOf('p1'))?.[0]?.withdrawn).toBeUndefined();
@@ -201,12 +201,12 @@ describe('a paper', () => {
     expect(row?.sealed.includes('agree')).toBe(false);
     const opened = await openPaper(held.db, MAINTAINER, siteId, paper?.id ?? 0);
     expect([...(opened?.bytes ?? [])]).toEqual([...PDF]);
-    expect(await query("select details from events where site_id = $1 and verb = 'open a release paper'")).toEqual([{ details: 'p1, tom.pdf' }]); // prettier-ignore
+    expect(await query("select details from events where site_id = $1 and verb = 'open a release paper'")).toEqual([{ details: 'p1, tom.pdf' }]); // oxfmt-ignore
     expect(await openPaper(held.db, MAINTAINER, siteId + 1, paper?.id ?? 0)).toBeNull();
     const changed = Buffer.from(row?.sealed ?? []);
     changed[changed.length - 1] = (changed.at(-1) ?? 0) ^ 1;
     for (const [bytes, person] of [[changed, 'p1'], [row?.sealed ?? changed, 'p2']] as const)
-      expect(await refusal(Promise.resolve().then(() => unseal(bytes, siteId, { person })))).toBe('PAPER_SEALED'); // prettier-ignore
+      expect(await refusal(Promise.resolve().then(() => unseal(bytes, siteId, { person })))).toBe('PAPER_SEALED'); // oxfmt-ignore
     await dropPaper(held.db, MAINTAINER, siteId, paper?.id ?? 0);
     expect(await papersOf(held.db, MAINTAINER, siteId, { person: 'p1' })).toEqual([]);
   });
@@ -238,7 +238,7 @@ describe('a paper', () => {
   });
 
   it('is one of three kinds, and not too large', async () => {
-    const keep = (bytes: Uint8Array) => refusal(keepPaper(held.db, MAINTAINER, siteId, { subject: { person: 'p1' }, fileName: 'a', bytes })); // prettier-ignore
+    const keep = (bytes: Uint8Array) => refusal(keepPaper(held.db, MAINTAINER, siteId, { subject: { person: 'p1' }, fileName: 'a', bytes })); // oxfmt-ignore
     expect(await keep(new TextEncoder().encode('<html>'))).toBe('PAPER_UNFIT');
     const large = new Uint8Array(16 * 1024 ** 2);
     large.set(PDF);
@@ -259,11 +259,11 @@ it('people are marked on a picture, beside what is recorded of it', async () => 
   } as const;
   await recordPicture(held.db, MAINTAINER, siteId, { file: 'img/hall.jpg', ...said });
   expect(await marksOf(held.db, siteId, 'img/hall.jpg')).toEqual(marks);
-  expect(await lookAtPeople(held.db, MAINTAINER, siteId, 'p7')).toEqual([{ id: 'p7', releases: undefined, files: ['img/hall.jpg'] }]); // prettier-ignore
+  expect(await lookAtPeople(held.db, MAINTAINER, siteId, 'p7')).toEqual([{ id: 'p7', releases: undefined, files: ['img/hall.jpg'] }]); // oxfmt-ignore
   await markPeople(held.db, MAINTAINER, siteId, { file: 'img/hall.jpg', marks: [] });
   expect(await lookAtPeople(held.db, MAINTAINER, siteId, 'p7')).toEqual([]);
   const none = [{ person: ' ', x: 0, y: 0 }];
-  expect(await refusal(markPeople(held.db, MAINTAINER, siteId, { file: 'img/hall.jpg', marks: none }))).toBe('MARKS_INPUT'); // prettier-ignore
+  expect(await refusal(markPeople(held.db, MAINTAINER, siteId, { file: 'img/hall.jpg', marks: none }))).toBe('MARKS_INPUT'); // oxfmt-ignore
 });
 
 describe('what is kept of a person', () => {
@@ -281,7 +281,7 @@ describe('what is kept of a person', () => {
   });
 
   it('is erased, and the picture still known to show somebody', async () => {
-    await keepPaper(held.db, MAINTAINER, siteId, { subject: { person: 'p1' }, fileName: 'a.pdf', bytes: new TextEncoder().encode('%PDF-') }); // prettier-ignore
+    await keepPaper(held.db, MAINTAINER, siteId, { subject: { person: 'p1' }, fileName: 'a.pdf', bytes: new TextEncoder().encode('%PDF-') }); // oxfmt-ignore
     await erasePerson(held.db, MAINTAINER, siteId, 'p1');
     await erasePerson(held.db, MAINTAINER, siteId, 'p2');
     const kept = await query<{ text: string }>(
@@ -291,7 +291,7 @@ describe('what is kept of a person', () => {
     expect(await query('select 1 from release_papers where site_id = $1')).toEqual([]);
     expect(await query("select 1 from events where site_id = $1 and details ~ '\\mp1\\M'")).toEqual([]);
     await runJobs(held.db);
-    const rows = await query<{ because: string[] }>("select because from rights_answers where site_id = $1 and file_path = 'img/choir.jpg'"); // prettier-ignore
+    const rows = await query<{ because: string[] }>("select because from rights_answers where site_id = $1 and file_path = 'img/choir.jpg'"); // oxfmt-ignore
     expect(new Set(rows.map(({ because }) => because.join()))).toEqual(new Set(['people-unasked']));
   });
 });

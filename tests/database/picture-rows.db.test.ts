@@ -20,7 +20,7 @@ beforeAll(async () => {
     'a-small.png': await flatPicture(100, 50, 'png'),
     'b.png': await flatPicture(90, 300, 'png'),
     'unused.png': await flatPicture(333, 90, 'png'),
-  }); // prettier-ignore
+  }); // oxfmt-ignore
   siteId = await connected(held.db, 'Rows', root);
   await knowPictures(held.db, siteId);
 });
@@ -63,7 +63,7 @@ describe('rows of pictures', () => {
     ['something that changed', `update pictures set changed = '{"name": "Hall", "on": 1, "how": "x"}' where site_id = $1`],
     ['a picture that is no more', 'delete from pictures where site_id = $1 and id = (select max(id) from pictures)'],
     ['a file that was taken out', "delete from files where site_id = $1 and path = 'unused.png'"],
-  ]; // prettier-ignore
+  ]; // oxfmt-ignore
   it.each(changes)('are what files and pictures are after %s', async (what, change) => {
     const before = await asRows();
     await query(change);

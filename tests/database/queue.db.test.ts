@@ -72,8 +72,8 @@ it('a worker for what is awaited leaves the rest to the one behind it', async ()
     from,
   });
   const waiting = async () =>
-    (await held.db.pool.query<{ name: string }>('select task_identifier as name from graphile_worker.jobs where locked_at is null')).rows.map(({ name }) => name); // prettier-ignore
-  const idle = async () => (await held.db.pool.query('select 1 from graphile_worker.jobs where locked_at is not null')).rowCount === 0; // prettier-ignore
+    (await held.db.pool.query<{ name: string }>('select task_identifier as name from graphile_worker.jobs where locked_at is null')).rows.map(({ name }) => name); // oxfmt-ignore
+  const idle = async () => (await held.db.pool.query('select 1 from graphile_worker.jobs where locked_at is not null')).rowCount === 0; // oxfmt-ignore
   // By their names: a count alone is there already before a worker that has just begun takes up its first.
   const settled = async (...left: JobName[]) => {
     for (const start = Date.now(); Date.now() - start < 120_000;) {
@@ -84,7 +84,7 @@ it('a worker for what is awaited leaves the rest to the one behind it', async ()
   const awaited = await startWorkerProcess({ IBIDEM_JOBS: 'awaited' });
   await settled('know-pictures');
   expect(await waiting()).toEqual(['know-pictures']);
-  const { rows } = await held.db.pool.query('select state from surveys s join sites on sites.id = s.site_id where slug = $1', [site]); // prettier-ignore
+  const { rows } = await held.db.pool.query('select state from surveys s join sites on sites.id = s.site_id where slug = $1', [site]); // oxfmt-ignore
   expect(rows).toEqual([{ state: 'done' }]);
   const background = await startWorkerProcess({ IBIDEM_JOBS: 'background' });
   await settled();

@@ -43,9 +43,9 @@ beforeEach(async () => {
 
 const query = async <T extends object>(text: string): Promise<T[]> =>
   (await held.db.pool.query<T>(text, [siteId])).rows;
-const bodies = () => query<{ for_file: string | null; body: Record<string, unknown> }>('select for_file, body from rights_records where site_id = $1 order by for_file'); // prettier-ignore
-const sourceUnknown = async () => (await query<{ file_path: string }>(`select distinct file_path from rights_answers where site_id = $1 and because ? 'source-unknown' order by 1`)).map((row) => row.file_path); // prettier-ignore
-const meantPaths = async (meant: PicturesMeant) => (await picturesMeant(held.db, siteId, meant)).map(({ path }) => path).sort(); // prettier-ignore
+const bodies = () => query<{ for_file: string | null; body: Record<string, unknown> }>('select for_file, body from rights_records where site_id = $1 order by for_file'); // oxfmt-ignore
+const sourceUnknown = async () => (await query<{ file_path: string }>(`select distinct file_path from rights_answers where site_id = $1 and because ? 'source-unknown' order by 1`)).map((row) => row.file_path); // oxfmt-ignore
+const meantPaths = async (meant: PicturesMeant) => (await picturesMeant(held.db, siteId, meant)).map(({ path }) => path).sort(); // oxfmt-ignore
 const ALL = ['new/choir.jpg', 'old/hall.jpg', 'old/river.jpg', 'small/hall.jpg'];
 const refusal = async (deed: Promise<unknown>) =>
   deed.then(
@@ -55,12 +55,12 @@ const refusal = async (deed: Promise<unknown>) =>
 
 describe('who is meant', () => {
   it('is what was chosen, a folder, a maker, or the pages of an owner', async () => {
-    const [choir] = await query<{ id: number }>(`select picture_id as id from files where site_id = $1 and path = 'new/choir.jpg'`); // prettier-ignore
+    const [choir] = await query<{ id: number }>(`select picture_id as id from files where site_id = $1 and path = 'new/choir.jpg'`); // oxfmt-ignore
     expect(await meantPaths({ pictures: [choir?.id ?? 0, 999_999] })).toEqual(['new/choir.jpg']);
     expect(await meantPaths({ folder: '/old/' })).toEqual(['old/hall.jpg', 'old/river.jpg']);
     expect(await meantPaths({ folder: 'ol' })).toEqual([]);
     expect(await meantPaths({ maker: 'Ann Lee' })).toEqual(['old/hall.jpg', 'old/river.jpg']);
-    await held.db.pool.query(`insert into "user" (id, name, email) values ('o', 'Orla Finch', 'o@example.org') on conflict do nothing`); // prettier-ignore
+    await held.db.pool.query(`insert into "user" (id, name, email) values ('o', 'Orla Finch', 'o@example.org') on conflict do nothing`); // oxfmt-ignore
     const section = { name: 'All that sings', pattern: 'choirs', ownerId: 'o' };
     await saveSection(held.db, MAINTAINER, siteId, section);
     // The small copy of the hall on that page is told by the file that stands for it.
@@ -77,7 +77,7 @@ describe('one record for many', () => {
     expect(await sourceUnknown()).toEqual(ALL);
     expect((await unknownLots(siteId)).folders).toEqual([{ name: 'old', pictures: 2 }]);
     expect((await unknownLots(siteId)).makers).toEqual([{ name: 'Ann Lee', pictures: 2 }]);
-    const { pictures, before } = await recordMany(held.db, OWNER, siteId, { ...NOTHING, meant: { folder: 'old' }, source: 'the attic', licence: 'own-work' }); // prettier-ignore
+    const { pictures, before } = await recordMany(held.db, OWNER, siteId, { ...NOTHING, meant: { folder: 'old' }, source: 'the attic', licence: 'own-work' }); // oxfmt-ignore
     await runJobs(held.db);
     expect(pictures).toBe(2);
     expect(await sourceUnknown()).toEqual(['new/choir.jpg']);
@@ -93,10 +93,10 @@ describe('one record for many', () => {
     await recordPicture(held.db, MAINTAINER, siteId, said);
     const first = await bodies();
     const meant = { maker: 'Ann Lee' };
-    const { before } = await recordMany(held.db, MAINTAINER, siteId, { ...NOTHING, meant, creator: ['Ann Lee'], licence: 'own-work' }); // prettier-ignore
+    const { before } = await recordMany(held.db, MAINTAINER, siteId, { ...NOTHING, meant, creator: ['Ann Lee'], licence: 'own-work' }); // oxfmt-ignore
     expect((await bodies()).map(({ body }) => body)).toEqual([
       { record: 'picture', files: ['old/hall.jpg'], creator: ['Ann Lee'], licence: 'own-work' },
-      { record: 'picture', files: ['old/river.jpg'], holder: 'The mill', creator: ['Ann Lee'], licence: 'own-work' }, // prettier-ignore
+      { record: 'picture', files: ['old/river.jpg'], holder: 'The mill', creator: ['Ann Lee'], licence: 'own-work' }, // oxfmt-ignore
     ]);
     await putRecordsBack(held.db, MAINTAINER, siteId, before);
     expect(await bodies()).toEqual(first);
@@ -105,9 +105,9 @@ describe('one record for many', () => {
   it('is written with its questions or not at all, and refused where it says nothing or means nobody', async () => {
     const meant = { folder: 'old' };
     for (const text of ['insert into "rights_records"', 'rights_states', 'add_job', 'insert into "events"'])
-      expect(await refusal(recordMany(dyingAt(held.db, text), MAINTAINER, siteId, { ...NOTHING, meant, holder: 'X' }))).not.toBe('done'); // prettier-ignore
+      expect(await refusal(recordMany(dyingAt(held.db, text), MAINTAINER, siteId, { ...NOTHING, meant, holder: 'X' }))).not.toBe('done'); // oxfmt-ignore
     expect(await bodies()).toEqual([]);
-    const many = (more: object, actor = MAINTAINER) => refusal(recordMany(held.db, actor, siteId, { ...NOTHING, meant, ...more })); // prettier-ignore
+    const many = (more: object, actor = MAINTAINER) => refusal(recordMany(held.db, actor, siteId, { ...NOTHING, meant, ...more })); // oxfmt-ignore
     expect(await many({})).toBe('RIGHTS_INPUT');
     expect(await many({ until: 'soon' })).toBe('RIGHTS_INPUT');
     expect(await many({ meant: { folder: 'a*' }, holder: 'X' })).toBe('RIGHTS_INPUT');
@@ -118,12 +118,12 @@ describe('one record for many', () => {
   });
 
   it('puts back records of those pictures, and of nothing else', async () => {
-    const back = (of: string, body: object) => refusal(putRecordsBack(held.db, OWNER, siteId, [{ of, body: body as never }])); // prettier-ignore
-    expect(await back('old/hall.jpg', { record: 'person', id: 'p1', files: ['old/hall.jpg'] })).toBe('RIGHTS_INPUT'); // prettier-ignore
-    expect(await back('old/hall.jpg', { record: 'licence', id: 'own:all', files: ['old/hall.jpg'] })).toBe('RIGHTS_INPUT'); // prettier-ignore
+    const back = (of: string, body: object) => refusal(putRecordsBack(held.db, OWNER, siteId, [{ of, body: body as never }])); // oxfmt-ignore
+    expect(await back('old/hall.jpg', { record: 'person', id: 'p1', files: ['old/hall.jpg'] })).toBe('RIGHTS_INPUT'); // oxfmt-ignore
+    expect(await back('old/hall.jpg', { record: 'licence', id: 'own:all', files: ['old/hall.jpg'] })).toBe('RIGHTS_INPUT'); // oxfmt-ignore
     expect(await back('old/hall.jpg', { record: 'picture', files: ['**'] })).toBe('RIGHTS_INPUT');
-    expect(await back('old/hall.jpg', { record: 'picture', files: ['old/hall.jpg', '**'] })).toBe('RIGHTS_INPUT'); // prettier-ignore
+    expect(await back('old/hall.jpg', { record: 'picture', files: ['old/hall.jpg', '**'] })).toBe('RIGHTS_INPUT'); // oxfmt-ignore
     expect(await bodies()).toEqual([]);
-    expect(await back('old/hall.jpg', { record: 'picture', files: ['old/hall.jpg'], holder: 'X' })).toBe('done'); // prettier-ignore
+    expect(await back('old/hall.jpg', { record: 'picture', files: ['old/hall.jpg'], holder: 'X' })).toBe('done'); // oxfmt-ignore
   });
 });

@@ -21,8 +21,8 @@ let siteId = 0;
 
 beforeAll(async () => {
   root = join(held.folder, 'lighter');
-  const grain = await sharp({ create: { width: 3000, height: 2000, channels: 3, background: '#808080', noise: { type: 'gaussian', mean: 128, sigma: 10 } } }).png().toBuffer(); // prettier-ignore
-  const camera = await sharp(Buffer.from(stage(11))).resize(3000, 2000).composite([{ input: grain, blend: 'overlay' }]).jpeg({ quality: 92 }).toBuffer(); // prettier-ignore
+  const grain = await sharp({ create: { width: 3000, height: 2000, channels: 3, background: '#808080', noise: { type: 'gaussian', mean: 128, sigma: 10 } } }).png().toBuffer(); // oxfmt-ignore
+  const camera = await sharp(Buffer.from(stage(11))).resize(3000, 2000).composite([{ input: grain, blend: 'overlay' }]).jpeg({ quality: 92 }).toBuffer(); // oxfmt-ignore
   await writeFiles(root, {
     'index.html': '<h1>Home</h1><img src="img/DSC_0417.jpg" alt="The stage" width="300" height="200"><a href="img/DSC_0417.jpg">large</a>',
     'news.html': '<h1>News</h1><img src="img/DSC_0417.jpg" alt="The stage" width="450" height="300">',
@@ -33,13 +33,13 @@ beforeAll(async () => {
     'img/hall.jpg': await pictured(7, 1600, 1200),
     'img/lone.jpg': await pictured(9, 210, 140),
     'img/DSC_0417.jpg': camera,
-  }); // prettier-ignore
+  }); // oxfmt-ignore
   siteId = await connected(held.db, 'Lighter', root);
   await runJobs(held.db);
 });
 
-const pictured = (seed: number, width: number, height: number) => sharp(Buffer.from(stage(seed))).resize(width, height, { fit: 'fill' }).jpeg({ quality: 90 }).toBuffer(); // prettier-ignore
-const errataOf = async (rule: string) => (await query<{ id: number }>(`select id::int as id from errata where site_id = $1 and rule = '${rule}' order by id`)).map(({ id }) => id); // prettier-ignore
+const pictured = (seed: number, width: number, height: number) => sharp(Buffer.from(stage(seed))).resize(width, height, { fit: 'fill' }).jpeg({ quality: 90 }).toBuffer(); // oxfmt-ignore
+const errataOf = async (rule: string) => (await query<{ id: number }>(`select id::int as id from errata where site_id = $1 and rule = '${rule}' order by id`)).map(({ id }) => id); // oxfmt-ignore
 
 const query = async <R extends object>(text: string) => (await held.db.pool.query<R>(text, [siteId])).rows;
 
@@ -57,7 +57,7 @@ async function published() {
 
 describe('a page that is too heavy', () => {
   it('is refused a lighter picture for viewers, where nothing is heavy, and is gathered all or not at all', async () => {
-    const code = (deed: Promise<unknown>) => deed.then(() => 'none', (error: unknown) => problemOf(error).code); // prettier-ignore
+    const code = (deed: Promise<unknown>) => deed.then(() => 'none', (error: unknown) => problemOf(error).code); // oxfmt-ignore
     expect(await code(gatherRefit(held.db, VIEWER, siteId, { page: 'index.html' }))).not.toBe('none');
     expect(await code(gatherRefit(held.db, OWNER, siteId, { page: 'other.html' }))).toBe('NOTHING_TO_FIT');
     await expect(
@@ -76,10 +76,10 @@ describe('a page that is too heavy', () => {
     );
     const told = await pageWeights(siteId, draft?.id ?? 0);
     const { edition, after } = await published();
-    expect(after['index.html']).toBe(before['index.html']?.replace('src="img/DSC_0417.jpg"', 'src="img/dsc-0417-600x400.jpg"')); // prettier-ignore
-    expect(after['news.html']).toBe(before['news.html']?.replace('src="img/DSC_0417.jpg"', 'src="img/dsc-0417-900x600.jpg"')); // prettier-ignore
+    expect(after['index.html']).toBe(before['index.html']?.replace('src="img/DSC_0417.jpg"', 'src="img/dsc-0417-600x400.jpg"')); // oxfmt-ignore
+    expect(after['news.html']).toBe(before['news.html']?.replace('src="img/DSC_0417.jpg"', 'src="img/dsc-0417-900x600.jpg"')); // oxfmt-ignore
     // Nothing but the two sizes is new: the picture itself is there already.
-    expect(Object.keys(after).filter((path) => !(path in before)).toSorted()).toEqual(['img/dsc-0417-600x400.jpg', 'img/dsc-0417-900x600.jpg']); // prettier-ignore
+    expect(Object.keys(after).filter((path) => !(path in before)).toSorted()).toEqual(['img/dsc-0417-600x400.jpg', 'img/dsc-0417-900x600.jpg']); // oxfmt-ignore
     // What the draft had promised of its pages is what they weigh then.
     expect(told.rows.map(({ path }) => path).toSorted()).toEqual(['index.html', 'news.html']);
     for (const { path, before: was, after: becomes } of told.rows) {
@@ -89,7 +89,7 @@ describe('a page that is too heavy', () => {
       expect([path, bytes]).toEqual([path, becomes]);
       expect(becomes / was).toBeLessThan(0.4);
     }
-    const [large, light] = [await readFile(join(root, 'img/DSC_0417.jpg')), await readFile(join(root, 'img/dsc-0417-900x600.jpg'))]; // prettier-ignore
+    const [large, light] = [await readFile(join(root, 'img/DSC_0417.jpg')), await readFile(join(root, 'img/dsc-0417-900x600.jpg'))]; // oxfmt-ignore
     expect(light.length / large.length).toBeLessThan(0.4);
     expect(await likeness(large, light, { width: 448, height: 296 })).toBeGreaterThan(0.95);
     expect(await query("select 1 from errata where site_id = $1 and rule = 'file/too-heavy'")).toEqual([]);
@@ -106,7 +106,7 @@ describe('a picture that does not fit its place', () => {
     expect(ids).toHaveLength(3);
     await gatherRefit(held.db, OWNER, siteId, { ids });
     const { after } = await published();
-    expect(after['shapes.html']).toBe(before['shapes.html']?.replace('img/choir.jpg', 'img/choir-1200x400.jpg').replace('img/hall-200.jpg', 'img/hall-1280x960.jpg')); // prettier-ignore
+    expect(after['shapes.html']).toBe(before['shapes.html']?.replace('img/choir.jpg', 'img/choir-1200x400.jpg').replace('img/hall-200.jpg', 'img/hall-1280x960.jpg')); // oxfmt-ignore
     // Of this one there is no large file: it is left as it is.
     expect(after['few.html']).toBe(before['few.html']);
     expect(await errataOf('file/stretched')).toEqual([]);
@@ -115,6 +115,6 @@ describe('a picture that does not fit its place', () => {
 
   it('is refused where the site has no larger file of it', async () => {
     const deed = gatherRefit(held.db, OWNER, siteId, { ids: await errataOf('file/too-small') });
-    expect(await deed.then(() => 'none', (error: unknown) => problemOf(error).code)).toBe('NO_LARGER'); // prettier-ignore
+    expect(await deed.then(() => 'none', (error: unknown) => problemOf(error).code)).toBe('NO_LARGER'); // oxfmt-ignore
   });
 });

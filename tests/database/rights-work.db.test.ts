@@ -43,7 +43,7 @@ const RECORDS = [
   { record: 'picture', files: ['img/hall.jpg'], title: 'The hall', creator: ['Ann Lee'], licence: 'CC-BY-SA-4.0' },
   { record: 'picture', files: ['img/river.jpg'], licence: 'own-work', until: '2099-12-31' },
   { record: 'shows', files: ['img/choir.jpg'], people: ['p1'] },
-]; // prettier-ignore
+]; // oxfmt-ignore
 
 beforeAll(async () => {
   folder = join(held.folder, 'site');
@@ -57,7 +57,7 @@ beforeAll(async () => {
     'img/river.jpg': await picture(river(4)).toBuffer(),
     'index.html': '<html lang="en"><title>Home</title><body>\r\n<figure><img src="img/hall.jpg" alt="Red doors"><figcaption>Our house.</figcaption></figure>\r\n<p>Words</p><img src="img/choir.jpg" alt="The choir"><img src="img/river.jpg" alt="The river"></body>',
     'house/index.html': '<html lang="en"><title>House</title><body><p>Before</p>\n<p><img src="../img/hall-small.jpg" alt="Red doors"></p>\n<p>After</p><img src="../img/choir.jpg" alt="The choir"></body>',
-  }); // prettier-ignore
+  }); // oxfmt-ignore
   siteId = await connected(held.db, 'Credits', folder);
   const bytes = new TextEncoder().encode(RECORDS.map((row) => JSON.stringify(row)).join('\n'));
   await importRecords(held.db, MAINTAINER, siteId, { name: 'r.jsonl', bytes, isInstead: true });
@@ -95,7 +95,7 @@ describe('the screen of rights', () => {
   it('says what each licence and each holder covers, and how that stands', async () => {
     const { licences, holders } = await coversOfSite(siteId);
     const told = (covers: typeof licences) =>
-      covers.map(({ name, places, answers, pictures }) => [name, pictures.map(({ path }) => path).toSorted(), places, answers]); // prettier-ignore
+      covers.map(({ name, places, answers, pictures }) => [name, pictures.map(({ path }) => path).toSorted(), places, answers]); // oxfmt-ignore
     expect(told(licences)).toEqual([
       ['Own work', ['img/choir.jpg', 'img/river.jpg'], 3, { no: 0, unknown: 1, yes: 1 }],
       ['CC BY-SA 4.0', ['img/hall.jpg'], 2, { no: 1, unknown: 0, yes: 0 }],
@@ -133,7 +133,7 @@ describe('the screen of rights', () => {
 
   it('gives what was recorded on the screen, and nothing of what came from a file', async () => {
     expect(await recordOfFile(siteId, 'img/choir.jpg')).toBeNull();
-    const said = { creator: ['Tom Hay'], holder: '', licence: 'own-work', source: '', until: '', people: '' } as const; // prettier-ignore
+    const said = { creator: ['Tom Hay'], holder: '', licence: 'own-work', source: '', until: '', people: '' } as const; // oxfmt-ignore
     await recordPicture(held.db, MAINTAINER, siteId, { file: 'img/choir.jpg', ...said });
     expect(await recordOfFile(siteId, 'img/choir.jpg')).toMatchObject({
       body: { record: 'picture', files: ['img/choir.jpg'], creator: ['Tom Hay'], licence: 'own-work' },
@@ -258,7 +258,7 @@ describe('what is recorded', () => {
   });
 
   it('is not written by those who may only look, nor into what is not there', async () => {
-    const refused = (deed: Promise<unknown>) => deed.then(() => null, (error: unknown) => problemOf(error).code); // prettier-ignore
+    const refused = (deed: Promise<unknown>) => deed.then(() => null, (error: unknown) => problemOf(error).code); // oxfmt-ignore
     expect(await refused(gatherRights(held.db, VIEWER, siteId, await hall()))).toBe('NOT_ALLOWED');
     expect(await refused(gatherRights(held.db, MAINTAINER, siteId, 999_999))).toBe('RIGHTS_FILE_MISSING');
   });
@@ -295,16 +295,16 @@ describe('the form of credits', () => {
   });
 
   it('is refused where it names nobody, and from those who do not keep records', async () => {
-    const refused = (deed: Promise<unknown>) => deed.then(() => null, (error: unknown) => problemOf(error).code); // prettier-ignore
+    const refused = (deed: Promise<unknown>) => deed.then(() => null, (error: unknown) => problemOf(error).code); // oxfmt-ignore
     expect(await refused(keep('Foto: {author}'))).toBe('CREDIT_FORM_INPUT');
-    expect(await refused(keepCreditForm(held.db, VIEWER, siteId, { form: 'short', pattern: '', always: false }))).toBe('NOT_ALLOWED'); // prettier-ignore
+    expect(await refused(keepCreditForm(held.db, VIEWER, siteId, { form: 'short', pattern: '', always: false }))).toBe('NOT_ALLOWED'); // oxfmt-ignore
   });
 });
 
 describe('what is given out for search engines', () => {
   it('names whose it is of what may stand, and each page with its pictures', async () => {
     const at = { id: siteId, liveUrl: 'https://credits.example/' };
-    const { '@graph': objects } = JSON.parse(await statementsOf(held.db, MAINTAINER, at)) as { '@graph': Record<string, unknown>[] }; // prettier-ignore
+    const { '@graph': objects } = JSON.parse(await statementsOf(held.db, MAINTAINER, at)) as { '@graph': Record<string, unknown>[] }; // oxfmt-ignore
     const of = (path: string) =>
       objects.find(({ contentUrl }) => contentUrl === `https://credits.example/${path}`);
     expect(of('img/river.jpg')).toEqual({
@@ -323,7 +323,7 @@ describe('what is given out for search engines', () => {
   });
 
   it('is refused where nobody knows the address of the site, and to a viewer', async () => {
-    const codeOf = (deed: Promise<unknown>) => deed.then(() => 'done', (error: unknown) => problemOf(error).code); // prettier-ignore
+    const codeOf = (deed: Promise<unknown>) => deed.then(() => 'done', (error: unknown) => problemOf(error).code); // oxfmt-ignore
     const nowhere = { id: siteId, liveUrl: null };
     expect(await codeOf(statementsOf(held.db, MAINTAINER, nowhere))).toBe('SITE_ADDRESS_UNKNOWN');
     expect(await codeOf(sitemapOf(held.db, MAINTAINER, nowhere, 1))).toBe('SITE_ADDRESS_UNKNOWN');

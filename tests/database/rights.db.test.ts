@@ -28,7 +28,7 @@ const RECORDS = [
   { record: 'picture', files: ['img/choir*'], licence: 'own-work' },
   { record: 'shows', files: ['img/choir.jpg'], people: ['p17'] },
   { record: 'person', id: 'p17', releases: [{ purposes: ['teaching'], until: '2026-12-31' }] },
-]; // prettier-ignore
+]; // oxfmt-ignore
 const fileOf = (rows: readonly object[], name = 'records.jsonl') => ({
   name,
   bytes: new TextEncoder().encode(rows.map((row) => JSON.stringify(row)).join('\n')),
@@ -37,14 +37,14 @@ const fileOf = (rows: readonly object[], name = 'records.jsonl') => ({
 
 beforeAll(async () => {
   const site = join(held.folder, 'site');
-  const hall = await sharp(Buffer.from(facade(3, 'red'))).resize(900, 600).jpeg().toBuffer(); // prettier-ignore
+  const hall = await sharp(Buffer.from(facade(3, 'red'))).resize(900, 600).jpeg().toBuffer(); // oxfmt-ignore
   await writeFiles(site, {
     'img/hall.jpg': hall,
     'img/hall-crop.jpg': await sharp(hall).extract({ left: 150, top: 80, width: 520, height: 400 }).jpeg().toBuffer(),
     'img/choir.jpg': await sharp(Buffer.from(stage(11))).resize(900, 600).jpeg().toBuffer(),
     'index.html': '<html lang="en"><title>Home</title><body><figure><img src="img/hall.jpg" alt="The hall"><figcaption>Photo: Ann Lee, CC BY-ND 4.0</figcaption></figure><p>Words</p><figure><img src="img/hall-crop.jpg" alt="Doors"><figcaption>Doors</figcaption></figure><img src="img/choir.jpg" alt="The choir">',
     'lessons/index.html': '<html lang="en"><title>Lessons</title><body><img src="../img/choir.jpg" alt="The choir"><img src="https://other.example/a.jpg" alt="A map">',
-  }); // prettier-ignore
+  }); // oxfmt-ignore
   siteId = await connected(held.db, 'Rights', site);
 });
 
@@ -72,12 +72,12 @@ it('answers nothing where nothing is recorded', async () => {
 });
 
 it('leaves no record where the process dies with its job', async () => {
-  await expect(importRecords(dyingAt(held.db, 'graphile_worker.add_job'), MAINTAINER, siteId, fileOf(RECORDS))).rejects.toThrow(/died/); // prettier-ignore
+  await expect(importRecords(dyingAt(held.db, 'graphile_worker.add_job'), MAINTAINER, siteId, fileOf(RECORDS))).rejects.toThrow(/died/); // oxfmt-ignore
   expect(await records()).toBe(0);
 });
 
 it('takes all records of a file over, or none, and only from the maintainer', async () => {
-  await expect(importRecords(held.db, OWNER, siteId, fileOf(RECORDS))).rejects.toMatchObject({ problem: { code: 'NOT_ALLOWED' } }); // prettier-ignore
+  await expect(importRecords(held.db, OWNER, siteId, fileOf(RECORDS))).rejects.toMatchObject({ problem: { code: 'NOT_ALLOWED' } }); // oxfmt-ignore
   const bad = fileOf([...RECORDS, { record: 'picture' }]);
   await expect(importRecords(held.db, MAINTAINER, siteId, bad)).rejects.toMatchObject({
     problem: { code: 'RECORDS_UNREADABLE', why: expect.stringContaining('Line 7') as string },
@@ -139,9 +139,9 @@ it('answers anew on another day, without being told', async () => {
 });
 
 it('records what somebody says of one picture, for all its files; said again it replaces, emptied it goes', async () => {
-  const said = { file: 'img/hall.jpg', creator: [], holder: '', licence: 'own-work', source: '', until: '', people: '' } as const; // prettier-ignore
-  await expect(recordPicture(held.db, VIEWER, siteId, said)).rejects.toMatchObject({ problem: { code: 'NOT_ALLOWED' } }); // prettier-ignore
-  await expect(recordPicture(held.db, OWNER, siteId, { ...said, until: 'soon' })).rejects.toMatchObject({ problem: { code: 'RIGHTS_INPUT' } }); // prettier-ignore
+  const said = { file: 'img/hall.jpg', creator: [], holder: '', licence: 'own-work', source: '', until: '', people: '' } as const; // oxfmt-ignore
+  await expect(recordPicture(held.db, VIEWER, siteId, said)).rejects.toMatchObject({ problem: { code: 'NOT_ALLOWED' } }); // oxfmt-ignore
+  await expect(recordPicture(held.db, OWNER, siteId, { ...said, until: 'soon' })).rejects.toMatchObject({ problem: { code: 'RIGHTS_INPUT' } }); // oxfmt-ignore
   await recordPicture(held.db, OWNER, siteId, { ...said, until: '2026-11-01' });
   await answerRights(held.db, siteId, NOON);
   expect((await answers())[0]).toBe('index.html img/hall.jpg: licence-ended');
@@ -158,14 +158,14 @@ it('records what somebody says of one picture, for all its files; said again it 
 });
 
 it('gives out what it took in, to the maintainer, and writes that down', async () => {
-  await expect(exportRecords(held.db, OWNER, siteId, 'jsonl')).rejects.toMatchObject({ problem: { code: 'NOT_ALLOWED' } }); // prettier-ignore
+  await expect(exportRecords(held.db, OWNER, siteId, 'jsonl')).rejects.toMatchObject({ problem: { code: 'NOT_ALLOWED' } }); // oxfmt-ignore
   const lines = (await exportRecords(held.db, MAINTAINER, siteId, 'jsonl')).trim().split('\n');
   expect(lines.map((line) => JSON.parse(line) as unknown)).toEqual(RECORDS);
   const csv = await exportRecords(held.db, MAINTAINER, siteId, 'csv');
-  await importRecords(held.db, MAINTAINER, siteId, { name: 'records.csv', bytes: new TextEncoder().encode(csv), isInstead: true }); // prettier-ignore
+  await importRecords(held.db, MAINTAINER, siteId, { name: 'records.csv', bytes: new TextEncoder().encode(csv), isInstead: true }); // oxfmt-ignore
   const again = (await exportRecords(held.db, MAINTAINER, siteId, 'jsonl')).trim().split('\n');
   expect(again.map((line) => JSON.parse(line) as unknown)).toEqual(RECORDS);
-  const { rows } = await held.db.pool.query("select verb from events where site_id = $1 and verb like 'take records%'", [siteId]); // prettier-ignore
+  const { rows } = await held.db.pool.query("select verb from events where site_id = $1 and verb like 'take records%'", [siteId]); // oxfmt-ignore
   expect(rows).toHaveLength(3);
 });
 
@@ -183,7 +183,7 @@ describe('after a record of one picture', () => {
       ...rest,
     });
   const touched = async () =>
-    (await held.db.pool.query('select touched from rights_states where site_id = $1', [siteId])).rows[0]?.touched as readonly string[] | null; // prettier-ignore
+    (await held.db.pool.query('select touched from rights_states where site_id = $1', [siteId])).rows[0]?.touched as readonly string[] | null; // oxfmt-ignore
 
   it('only its pages are asked about, and the answers are those of the whole site', async () => {
     await importRecords(held.db, MAINTAINER, siteId, fileOf(RECORDS));
@@ -196,7 +196,7 @@ describe('after a record of one picture', () => {
     await answerRights(held.db, siteId, NOON);
     const partly = await answersNow();
     // The other page was left as it was.
-    expect(new Set(partly.filter(({ chain }) => (chain as unknown[]).length > 0).map(({ page_path: page }) => page as string))).toEqual(new Set(['index.html'])); // prettier-ignore
+    expect(new Set(partly.filter(({ chain }) => (chain as unknown[]).length > 0).map(({ page_path: page }) => page as string))).toEqual(new Set(['index.html'])); // oxfmt-ignore
     await held.db.pool.query('update rights_states set touched = null where site_id = $1', [siteId]);
     await answerRights(held.db, siteId, NOON);
     const wholly = await answersNow();

@@ -33,7 +33,7 @@ beforeAll(async () => {
     'index.html': '<html lang="en"><title>Home</title><p><img src="hall.jpg" alt="Both choirs on the stage"><img src="river.jpg" alt="The river behind the house"></p>',
     'hall.jpg': await sharp(Buffer.from(stage(11))).resize(600, 400).jpeg().toBuffer(),
     'river.jpg': await sharp(Buffer.from(river(4))).resize(600, 400).jpeg().toBuffer(),
-  }); // prettier-ignore
+  }); // oxfmt-ignore
   siteId = await connected(held.db, 'Side by side', site);
   const { rows } = await held.db.pool.query<{ id: number }>(
     "select picture_id as id from files where site_id = $1 and path = 'hall.jpg'",

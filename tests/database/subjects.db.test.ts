@@ -39,7 +39,7 @@ beforeAll(async () => {
     'img/choir-summer_03.jpg': await draw(stage(3), '2019:06:01 10:00:00'),
     'img/IMG_2041.jpg': await draw(river(4), '2024:06:01 10:00:00'),
     'img/p1.jpg': await draw(portrait(5), '2016:06:01 10:00:00'),
-  }); // prettier-ignore
+  }); // oxfmt-ignore
   siteId = await connected(held.db, 'Subjects', site);
 });
 
@@ -62,7 +62,7 @@ describe('people, places and things', () => {
     });
     expect(rows.map(({ path }) => path)).toEqual(['img/IMG_2041.jpg', 'img/p1.jpg']);
     expect((await subjectsOf(siteId, named[0] as number)).map(({ name, isShown }) => [name, isShown])).toEqual([['Dorrin Oake', true]]);
-  }); // prettier-ignore
+  }); // oxfmt-ignore
 
   it('have names of their own', async () => {
     const again = { id: null, name: 'dorrin oake', kind: 'person', changedOn: '', changedHow: '' } as const;
@@ -94,10 +94,10 @@ describe('what was done', () => {
     const [one, other] = ids as [number, number];
     await settleKind(held.db, MAINTAINER, siteId, { ids: [one], kind: 'portrait' });
     const kinds = await settleKind(held.db, MAINTAINER, siteId, { ids, kind: 'event' });
-    expect(new Map(kinds.map(({ id, was }) => [id, was]))).toEqual(new Map([[one, 'portrait'], [other, null]])); // prettier-ignore
+    expect(new Map(kinds.map(({ id, was }) => [id, was]))).toEqual(new Map([[one, 'portrait'], [other, null]])); // oxfmt-ignore
     await teachPlaceholder(held.db, MAINTAINER, siteId, { ids: [other], teaching: 'not a placeholder' });
     const taught = await teachPlaceholder(held.db, MAINTAINER, siteId, { ids, teaching: 'placeholder' });
-    expect(new Map(taught.map(({ id, was }) => [id, was]))).toEqual(new Map([[one, null], [other, 'not a placeholder']])); // prettier-ignore
+    expect(new Map(taught.map(({ id, was }) => [id, was]))).toEqual(new Map([[one, null], [other, 'not a placeholder']])); // oxfmt-ignore
   });
 
   it('stands in the history of the picture, the latest first', async () => {

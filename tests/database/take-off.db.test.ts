@@ -129,7 +129,7 @@ describe('a picture that leaves all its pages', () => {
     const listPlace = (await draft()).offs.find(({ source }) => source === 'list.html');
     await leavePlaces(held.db, OWNER, siteId, [{ source: 'list.html', start: listPlace?.start ?? -1 }]);
     await runJobs(held.db);
-    expect(await removals()).toMatchObject([{ path: 'img/hall-large.jpg', state: 'ready' }, { path: 'img/hall.jpg', state: 'failed', code: 'FILE_USED' }]); // prettier-ignore
+    expect(await removals()).toMatchObject([{ path: 'img/hall-large.jpg', state: 'ready' }, { path: 'img/hall.jpg', state: 'failed', code: 'FILE_USED' }]); // oxfmt-ignore
     expect(offs).toHaveLength(1);
   });
 

@@ -24,7 +24,7 @@ let folder: string;
 const RECORDS = [
   { record: 'picture', files: ['img/*'], licence: 'own-work', holder: 'The school' },
   { record: 'picture', files: ['img/hall.jpg'], title: 'The hall', creator: ['Ann Lee'], licence: 'CC-BY-SA-4.0', source: 'https://pictures.example/7' },
-]; // prettier-ignore
+]; // oxfmt-ignore
 const page = (title: string, body: string, foot = '<footer>\r\n<p>The school</p>\r\n</footer>') =>
   `<!doctype html>\r\n<html lang="en">\r\n<head>\r\n<meta charset="utf-8">\r\n<title>${title} | School</title>\r\n</head>\r\n<body>\r\n<nav><a href="/index.html">Home</a></nav>\r\n<main>\r\n${body}\r\n</main>\r\n${foot}\r\n</body>\r\n</html>\r\n`;
 
@@ -34,7 +34,7 @@ beforeAll(async () => {
   await writeFiles(folder, {
     'img/hall.jpg': await jpeg(facade(3, 'red')),
     'img/river.jpg': await jpeg(river(4)),
-    'img/placeholder.png': await sharp({ create: { width: 300, height: 200, channels: 3, background: '#ccc' } }).png().toBuffer(), // prettier-ignore
+    'img/placeholder.png': await sharp({ create: { width: 300, height: 200, channels: 3, background: '#ccc' } }).png().toBuffer(), // oxfmt-ignore
     'index.html': page('Home', '<h1>Home</h1><p><img src="img/hall.jpg" alt="Red doors"></p>'),
     'house/index.html': page('House', '<h1>House</h1><img src="../img/hall.jpg" alt="Red doors">', ''),
     'water.html': page(
@@ -117,7 +117,7 @@ describe('the page of picture credits', () => {
     await runJobs(held.db);
     await published();
     await refusedAs('CREDITS_WRITTEN', 'credits');
-    const more = { record: 'picture', files: ['img/river.jpg'], title: 'The river', creator: ['Tom Hay'], licence: 'CC-BY-4.0' }; // prettier-ignore
+    const more = { record: 'picture', files: ['img/river.jpg'], title: 'The river', creator: ['Tom Hay'], licence: 'CC-BY-4.0' }; // oxfmt-ignore
     const bytes = new TextEncoder().encode([...RECORDS, more].map((row) => JSON.stringify(row)).join('\n'));
     await importRecords(held.db, MAINTAINER, siteId, { name: 'r.jsonl', bytes, isInstead: true });
     await runJobs(held.db);
@@ -156,7 +156,7 @@ describe('a page of picture credits that can’t be made, or kept', () => {
     ['CREDITS_NONE', { 'index.html': page('Home', '<figure><img src="img/hall.jpg" alt="Doors"><figcaption>The hall by Ann Lee, CC BY-SA 4.0</figcaption></figure>') }],
   ])('says why: %s', async (code, files) => {
     expect(await refusedOn(code, files)).toEqual([code]);
-  }); // prettier-ignore
+  }); // oxfmt-ignore
 });
 
 describe('statements for search engines', () => {

@@ -33,5 +33,5 @@ describe('what triggers look for among changed rows', () => {
     const joins = plans.filter((plan) => plan.includes('list_changes'));
     expect(joins).toHaveLength(2);
     for (const plan of joins) expect(plan).not.toContain('Nested Loop');
-  }); // prettier-ignore
+  }); // oxfmt-ignore
 });

@@ -24,7 +24,7 @@ beforeAll(async () => {
       [`${picture}.png`]: await flatPicture(60, 40, 'png'),
     });
     siteId = await connected(held.db, name, root);
-  } // prettier-ignore
+  } // oxfmt-ignore
   const { rows } = await held.db.pool.query<{ slug: string }>('select slug from sites where id = $1', [
     siteId,
   ]);
@@ -55,7 +55,7 @@ it('is another after everything that is begun or ended at the site, and the same
     const { rows } = await db.pool.query<{ id: string }>('select id from placements where site_id = $1', [
       siteId,
     ]);
-    await gatherSwap(db, MAINTAINER, { siteId, fromPath: 'other.png', intakeId, placementIds: rows.map(({ id }) => Number(id)), alt: 'New words', caption: null, focal: { x: 0.5, y: 0.5 } }); // prettier-ignore
+    await gatherSwap(db, MAINTAINER, { siteId, fromPath: 'other.png', intakeId, placementIds: rows.map(({ id }) => Number(id)), alt: 'New words', caption: null, focal: { x: 0.5, y: 0.5 } }); // oxfmt-ignore
   };
   const [mark, again] = [await workMark(slug), await workMark(slug)];
   expect(mark).toBe(again);

@@ -13,7 +13,7 @@ const SCHOOL = '/s/ferndrake-community-music-school';
 const kept = useArriving();
 /** A file of some megabytes that compresses no further. */
 const grain = (seed: number, side: number) =>
-  sharp({ create: { width: side, height: side, channels: 3, background: { r: (seed * 9) % 256, g: 90, b: 120 }, noise: { type: 'gaussian', mean: 128, sigma: 50 } } }).jpeg({ quality: 92 }).toBuffer(); // prettier-ignore
+  sharp({ create: { width: side, height: side, channels: 3, background: { r: (seed * 9) % 256, g: 90, b: 120 }, noise: { type: 'gaussian', mean: 128, sigma: 50 } } }).jpeg({ quality: 92 }).toBuffer(); // oxfmt-ignore
 
 // In full: 200 files of 5 MB.
 const [MANY, LARGE] = process.env['IBIDEM_UPLOADS'] === 'full' ? [200, 200] : [20, 3];
@@ -82,7 +82,7 @@ test('many files arrive though the line is cut three times and the window closed
 test('a picture is turned, straightened, cropped and lit as the screen shows it, and its steps are changed later', async ({
   page,
 }) => {
-  const bytes = await sharp(Buffer.from(stage(47))).resize(1800, 1200).jpeg({ quality: 95 }).toBuffer(); // prettier-ignore
+  const bytes = await sharp(Buffer.from(stage(47))).resize(1800, 1200).jpeg({ quality: 95 }).toBuffer(); // oxfmt-ignore
   await signInAs(page, 'Maud Kestle');
   await page.goto(`${SCHOOL}/intake`);
   await page.getByLabel(CHOSEN).setInputFiles(await kept('summer concert.jpg', bytes));
@@ -111,10 +111,10 @@ test('a picture is turned, straightened, cropped and lit as the screen shows it,
   await expect(steps.getByText('a quarter to the right')).toBeHidden();
   // What is cut out moves by its handle's keys.
   const width = Number(await page.getByLabel('Width', { exact: true }).inputValue());
-  await page.getByRole('group', { name: /^What is cut out/ }).or(page.getByLabel(/^What is cut out/)).first().focus(); // prettier-ignore
+  await page.getByRole('group', { name: /^What is cut out/ }).or(page.getByLabel(/^What is cut out/)).first().focus(); // oxfmt-ignore
   const top = Number(await page.getByLabel('Top', { exact: true }).inputValue());
   await page.keyboard.press('ArrowUp');
-  await expect.poll(async () => Number(await page.getByLabel('Top', { exact: true }).inputValue())).toBeLessThan(top); // prettier-ignore
+  await expect.poll(async () => Number(await page.getByLabel('Top', { exact: true }).inputValue())).toBeLessThan(top); // oxfmt-ignore
   await expect(page.getByLabel('Width', { exact: true })).toHaveValue(String(width));
   await page.getByLabel('Made smaller by').selectOption('by width');
   await page.getByLabel('Pixels').fill('1200');
@@ -146,7 +146,7 @@ test('a picture is turned, straightened, cropped and lit as the screen shows it,
   await expect(line.getByText(/, corrected/)).toBeVisible();
   const src = (await line.getByRole('img').or(line.locator('img')).first().getAttribute('src')) ?? '';
   const made = await (await page.request.get(`${src.split('?')[0]}?whole`)).body();
-  const { data } = await sharp(made).resize(drawn.width, drawn.height, { fit: 'fill' }).removeAlpha().raw().toBuffer({ resolveWithObject: true }); // prettier-ignore
+  const { data } = await sharp(made).resize(drawn.width, drawn.height, { fit: 'fill' }).removeAlpha().raw().toBuffer({ resolveWithObject: true }); // oxfmt-ignore
   const apart = data.map((level, n) => Math.abs(level - (drawn.data[Math.floor(n / 3) * 4 + (n % 3)] ?? 0)));
   const sum = apart.reduce((all, one) => all + one, 0);
   expect(sum / apart.length).toBeLessThan(2);

@@ -96,7 +96,7 @@ test('what licences cover is told in plain words, and a page of picture credits 
   await signInAs(page, 'Maud Kestle');
   await page.goto(rights);
   await page.getByRole('link', { name: 'Licences and holders' }).click();
-  const season = page.getByRole('region', { name: 'Licences' }).getByRole('listitem').filter({ hasText: 'Brightline, one season' }); // prettier-ignore
+  const season = page.getByRole('region', { name: 'Licences' }).getByRole('listitem').filter({ hasText: 'Brightline, one season' }); // oxfmt-ignore
   await expect(season.getByText('Until 2026-08-31.')).toBeVisible();
   await expect(season.getByText('With it stands: Pia Sundorn / Brightline.')).toBeVisible();
   await look(page, 'licences');
@@ -169,7 +169,7 @@ test('a folder is recorded at once and taken back; the letter that tells is kept
   await recordOf(page, 'img/');
   await page.getByRole('link', { name: 'Find out where it comes from' }).click();
   const paper = page.getByLabel('Paper: PDF, JPEG or PNG');
-  await paper.setInputFiles({ name: 'letter.pdf', mimeType: 'application/pdf', buffer: Buffer.from('%PDF-1.4 Yes.') }); // prettier-ignore
+  await paper.setInputFiles({ name: 'letter.pdf', mimeType: 'application/pdf', buffer: Buffer.from('%PDF-1.4 Yes.') }); // oxfmt-ignore
   await page.getByRole('button', { name: 'Keep it' }).click();
   const kept = page.getByRole('link', { name: 'letter.pdf' });
   await expect(kept).toBeVisible();

@@ -168,10 +168,10 @@ test('a sound is heard, another is put in its place, goes live and is taken back
   await expect.poll(() => seconds('As it is: recordings/sound/scale.wav')).toBeCloseTo(2.8, 1);
 
   const chooser = page.getByLabel(/^The new file/);
-  await chooser.setInputFiles({ name: 'scale.mov', mimeType: 'video/quicktime', buffer: Buffer.from('\0\0\0\x14ftypqt  ') }); // prettier-ignore
+  await chooser.setInputFiles({ name: 'scale.mov', mimeType: 'video/quicktime', buffer: Buffer.from('\0\0\0\x14ftypqt  ') }); // oxfmt-ignore
   await expect(page.getByText(/“scale.mov” is none that every browser plays/)).toBeVisible();
   await expect(page.getByRole('button', { name: /^Put into/ })).toBeDisabled();
-  await chooser.setInputFiles({ name: 'Scale by the new piano.wav', mimeType: 'audio/wav', buffer: Buffer.from(scaleAsWave(1)) }); // prettier-ignore
+  await chooser.setInputFiles({ name: 'Scale by the new piano.wav', mimeType: 'audio/wav', buffer: Buffer.from(scaleAsWave(1)) }); // oxfmt-ignore
   await expect(page.getByText('4 places get it; the old file stays where it is')).toBeVisible();
   await expect.poll(() => seconds('The new one: Scale by the new piano.wav')).toBeCloseTo(2.8, 1);
   await page.getByLabel('Put it in on recordings/2019.html').uncheck();

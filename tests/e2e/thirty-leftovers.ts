@@ -7,21 +7,21 @@ import { facade, hands, instrument, river, room, stage } from '@demo/site/scenes
 const COURSES = [
   ...['Violin', 'Cello', 'Flute', 'Trumpet', 'Harp', 'Drums', 'Organ', 'Guitar', 'Singing', 'Oboe'],
   ...['Bassoon', 'Clarinet', 'Horn', 'Tuba', 'Viola', 'Recorder', 'Piano', 'Accordion', 'Mandolin', 'Lute'],
-  ...['Theory', 'Composition', 'Conducting', 'Improvisation', 'Chamber', 'Band', 'Choir', 'Nursery', 'Repair', 'Library'], // prettier-ignore
+  ...['Theory', 'Composition', 'Conducting', 'Improvisation', 'Chamber', 'Band', 'Choir', 'Nursery', 'Repair', 'Library'], // oxfmt-ignore
 ];
 
 const SCENES = [stage, (seed: number) => facade(seed, 'red'), river, room, hands, instrument];
 
 async function scene(seed: number, width: number, height: number): Promise<Buffer> {
   const draw = SCENES[seed % SCENES.length] ?? stage;
-  return sharp(Buffer.from(draw(seed))).resize(width, height).jpeg().toBuffer(); // prettier-ignore
+  return sharp(Buffer.from(draw(seed))).resize(width, height).jpeg().toBuffer(); // oxfmt-ignore
 }
 
 /** @returns the site as a ZIP */
 export async function leftoverSite(): Promise<Buffer> {
   const zip = new ZipFile();
   const list = COURSES.map((course) => `<li><a href="${course.toLowerCase()}.html">${course}</a></li>`);
-  zip.addBuffer(Buffer.from(`<!doctype html><html lang="en"><title>Courses</title><h1>Courses</h1><ul>${list.join('')}</ul>`), 'index.html'); // prettier-ignore
+  zip.addBuffer(Buffer.from(`<!doctype html><html lang="en"><title>Courses</title><h1>Courses</h1><ul>${list.join('')}</ul>`), 'index.html'); // oxfmt-ignore
   for (const [n, course] of COURSES.entries()) {
     const file = `images/placeholder-${String(n + 1).padStart(2, '0')}.jpg`;
     zip.addBuffer(await scene(n + 60, 640, 427), file);

@@ -68,8 +68,8 @@ test('a page is seen as readers see it, with its places numbered and the notes b
   await page.keyboard.press('/');
   await page.keyboard.type('rehearsal');
   await page.keyboard.press('Enter');
-  await expect(page.getByRole('heading', { name: /“rehearsal” in \d+ pictures? and on \d+ pages?/ })).toBeVisible(); // prettier-ignore
-  await expect(page.getByRole('region', { name: 'Pictures' }).getByText(/alt text and caption:/).first()).toBeVisible(); // prettier-ignore
+  await expect(page.getByRole('heading', { name: /“rehearsal” in \d+ pictures? and on \d+ pages?/ })).toBeVisible(); // oxfmt-ignore
+  await expect(page.getByRole('region', { name: 'Pictures' }).getByText(/alt text and caption:/).first()).toBeVisible(); // oxfmt-ignore
   await look(page, 'find');
   await expectAccessible(page);
 });

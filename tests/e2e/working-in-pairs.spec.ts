@@ -67,7 +67,7 @@ test('thirty new pictures are described and paired by keys alone, and go live in
   await look(page, 'pairs');
   await expectAccessible(page);
   // What is named by a course is proposed for its page.
-  const said = await page.getByRole('spinbutton').evaluateAll((nodes) => nodes.map((node) => `${node.closest('[data-pair]')?.textContent ?? ''} ⇐ ${node.getAttribute('aria-valuetext') ?? ''}`)); // prettier-ignore
+  const said = await page.getByRole('spinbutton').evaluateAll((nodes) => nodes.map((node) => `${node.closest('[data-pair]')?.textContent ?? ''} ⇐ ${node.getAttribute('aria-valuetext') ?? ''}`)); // oxfmt-ignore
   expect(said.filter((text) => isOfItsCourse(text)).length).toBe(MANY);
   const row = page.getByRole('spinbutton').first();
   await row.focus();

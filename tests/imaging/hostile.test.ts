@@ -101,7 +101,7 @@ describe('hostile pictures', () => {
     const outcome = await everything(bytes, `${name}.png`);
     expect(performance.now() - before).toBeLessThan(LIMIT_MS);
     if (expected !== 'either') expect(outcome).toBe(expected);
-  }); // prettier-ignore
+  }); // oxfmt-ignore
 
   it('disturbs no other picture that is read beside it', async () => {
     const good = await sharp({ create: { width: 300, height: 200, channels: 3, background: '#963' } })

@@ -4,7 +4,7 @@
  */
 import sharp, { type Sharp } from 'sharp';
 import { beforeAll, describe, expect, it } from 'vitest';
-import { badge, cardSlide, facade, instrument, logo, noPerson, poster, river, room, sample, stage, sunAndHills } from '@demo/site/scenes'; // prettier-ignore
+import { badge, cardSlide, facade, instrument, logo, noPerson, poster, river, room, sample, stage, sunAndHills } from '@demo/site/scenes'; // oxfmt-ignore
 import { familiesOf } from '@/core/picture/all-families';
 import { fingerprintOf, type Fingerprint } from '@/core/picture/fingerprint';
 import { readPlanes } from '@/server/imaging/read-pixels';
@@ -133,5 +133,5 @@ describe('families of real files', () => {
     const bytes: Record<string, Uint8Array> = {};
     for (const [name, image] of Object.entries(pictures)) bytes[name] = await image.png().toBuffer();
     expect((await sorted(bytes)).sort()).toEqual(Object.keys(pictures).map((name) => [name]).sort());
-  }); // prettier-ignore
+  }); // oxfmt-ignore
 });

@@ -83,13 +83,13 @@ describe('what goes in', () => {
     ['16 bits come out in 8', () => small.clone().toColourspace('rgb16').png().toBuffer(), 'png', 'png'],
     ['grey comes out in colours', () => small.clone().greyscale().png().toBuffer(), 'png', 'png'],
   ])('%s', async (_, make, format, becomes) => {
-    const made = await makeRevision({ bytes: await make(), format }, { ...cropped, light: { ...UNLIT, brightness: 10 } }); // prettier-ignore
+    const made = await makeRevision({ bytes: await make(), format }, { ...cropped, light: { ...UNLIT, brightness: 10 } }); // oxfmt-ignore
     expect(made).toMatchObject({ format: becomes, widthPx: 30, heightPx: 40 });
-    expect(await sharp(made.bytes).metadata()).toMatchObject({ format: becomes, width: 30, height: 40, space: 'srgb', depth: 'uchar' }); // prettier-ignore
+    expect(await sharp(made.bytes).metadata()).toMatchObject({ format: becomes, width: 30, height: 40, space: 'srgb', depth: 'uchar' }); // oxfmt-ignore
   });
   it('is turned upright by its camera’s flag first', async () => {
     const sideways = await small.clone().jpeg().withMetadata({ orientation: 6 }).toBuffer();
-    expect(await makeRevision({ bytes: sideways, format: 'jpeg' }, cropped)).toMatchObject({ widthPx: 20, heightPx: 60 }); // prettier-ignore
+    expect(await makeRevision({ bytes: sideways, format: 'jpeg' }, cropped)).toMatchObject({ widthPx: 20, heightPx: 60 }); // oxfmt-ignore
   });
   it('is drawn on the screen from pixels that are the same', async () => {
     const bytes = await small.clone().png().toBuffer();

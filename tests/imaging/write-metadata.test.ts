@@ -42,7 +42,7 @@ const RIGHTS: MetadataOut = {
 
 const scene = () => sharp(Buffer.from(facade(3, 'red'))).resize(320, 240);
 const FORMATS = {
-  jpeg: () => scene().jpeg().withExif({ IFD0: { Artist: 'Nobody', Make: 'Box' }, IFD2: { DateTimeOriginal: '2024:05:01 10:00:00' } }), // prettier-ignore
+  jpeg: () => scene().jpeg().withExif({ IFD0: { Artist: 'Nobody', Make: 'Box' }, IFD2: { DateTimeOriginal: '2024:05:01 10:00:00' } }), // oxfmt-ignore
   png: () => scene().png(),
   webp: () => scene().webp(),
   tiff: () => scene().tiff(),
@@ -100,7 +100,7 @@ describe.each(Object.entries(FORMATS))('%s', (format, made) => {
     const text = (value: unknown) => decodeXML(String((value as { value?: string }).value ?? value));
     const { dc = {}, xmpRights = {}, cc, plus } = tags;
     // Credit and source stand in a namespace that is called after a program: they are found by their own names.
-    const { Credit: credit, Source: source } = Object.assign({}, ...Object.values(tags)) as Record<string, unknown>; // prettier-ignore
+    const { Credit: credit, Source: source } = Object.assign({}, ...Object.values(tags)) as Record<string, unknown>; // oxfmt-ignore
     expect([text(dc['title']), dc['creator'], text(dc['rights'])]).toEqual([
       ...[RIGHTS.title, RIGHTS.creators, RIGHTS.copyrightNotice],
     ]);
@@ -155,6 +155,6 @@ it.each([
   ['a format that carries none', 'svg', Buffer.from('<svg xmlns="http://www.w3.org/2000/svg"/>')],
   ['a broken file', 'jpeg', Buffer.from([0xff, 0xd8, 0xff, 0x00, 0x01])],
 ])('refuses %s', async (_, format, bytes) => {
-  const code = await writer.write(bytes, format, RIGHTS).then(() => null, (error: unknown) => problemOf(error).code); // prettier-ignore
+  const code = await writer.write(bytes, format, RIGHTS).then(() => null, (error: unknown) => problemOf(error).code); // oxfmt-ignore
   expect(code).toBe('METADATA_UNWRITTEN');
 });

@@ -55,6 +55,6 @@ it.each<[string, string, RegExp]>([
   ['releases in CSV that are no JSON', 'record,id,releases\nperson,p1,soon', /releases is not JSON/],
 ])('%s: says the line and why', (_, content, why) => {
   expect(() => read(content)).toThrow(
-    expect.objectContaining({ problem: expect.objectContaining({ code: 'RECORDS_UNREADABLE', why: expect.stringMatching(why) as string }) as object }), // prettier-ignore
+    expect.objectContaining({ problem: expect.objectContaining({ code: 'RECORDS_UNREADABLE', why: expect.stringMatching(why) as string }) as object }), // oxfmt-ignore
   );
 });

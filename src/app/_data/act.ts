@@ -6,7 +6,8 @@ import { problemOf } from '@/server/problem-error';
 import { requireActor } from './session';
 
 export type Outcome<T> =
-  { readonly ok: true; readonly value: T } | { readonly ok: false; readonly problem: Problem };
+  | { readonly ok: true; readonly value: T }
+  | { readonly ok: false; readonly problem: Problem };
 
 /** Does something for the person signed in, and gives what goes wrong as a problem to show. */
 export async function act<T>(deed: (db: Database, actor: Actor) => Promise<T>): Promise<Outcome<T>> {

@@ -43,7 +43,7 @@ describe('resolveAddress', () => {
     expect(address.kind === 'site' ? address.path : null).toBe(path);
     if (path) expect(addressText(address)).not.toBe(path);
     const live = { ...site, keepsQueries: true };
-    if (path) expect(resolveAddress(value, on('x.html'), live)).toEqual({ kind: 'site', path: addressText(address) }); // prettier-ignore
+    if (path) expect(resolveAddress(value, on('x.html'), live)).toEqual({ kind: 'site', path: addressText(address) }); // oxfmt-ignore
   });
 
   it('finds a path again that was written as a URL', () => {

@@ -12,7 +12,7 @@ export interface CrawlScope {
 const INDEX_NAMES: readonly string[] = [
   'index.html', 'index.htm', 'index.php', 'index.shtml', 'index.xhtml', 'default.htm', 'default.html',
   'default.asp', 'default.aspx', 'index.asp', 'index.jsp',
-]; // prettier-ignore
+]; // oxfmt-ignore
 
 /** Parameters that only say who is asking, never what for. */
 const SESSION_PARAMETERS =

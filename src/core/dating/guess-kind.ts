@@ -72,7 +72,7 @@ function sourcesOf({ path, altTexts, captions, entries = [], headings, pages }: 
     // What follows a stroke is the name of the site, on every page.
     ...ofPages(pages.map(({ title }) => title.split(/\s[|–—·]\s/u)[0] ?? title), COUNTS.page, 'the page it stands on'),
     ...ofPages(pages.map(section), COUNTS.section, 'the section it stands in'),
-  ]; // prettier-ignore
+  ]; // oxfmt-ignore
 }
 
 /** Long side, in pixels, below which a picture shows nobody and nothing: it is an icon. */

@@ -126,7 +126,7 @@ export function spanText({ from, until }: DaySpan): string {
     : `${monthText(from)} – ${monthText(until)}`;
 }
 
-export const MONTHS = ['January', 'February', 'March', 'April', 'May', 'June', 'July', 'August', 'September', 'October', 'November', 'December']; // prettier-ignore
+export const MONTHS = ['January', 'February', 'March', 'April', 'May', 'June', 'July', 'August', 'September', 'October', 'November', 'December']; // oxfmt-ignore
 
 function monthText(day: Day): string {
   const { year, month } = partsOf(day);

@@ -4,7 +4,7 @@ import type { SourceEdit } from './source-edit';
 import { spliceText } from './splice-text';
 
 const TEXT = '0123456789';
-const edit = (start: number, end: number, becomes = ''): SourceEdit => ({ start, end, was: TEXT.slice(start, end), becomes }); // prettier-ignore
+const edit = (start: number, end: number, becomes = ''): SourceEdit => ({ start, end, was: TEXT.slice(start, end), becomes }); // oxfmt-ignore
 
 it.each<[string, readonly SourceEdit[], readonly number[]]>([
   ['within what goes', [edit(2, 8), edit(4, 5, 'x')], [0]],

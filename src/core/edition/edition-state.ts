@@ -10,7 +10,13 @@ export const EDITORS: readonly Role[] = ['maintainer', 'owner'];
 export const mayEdit = (role: Role): boolean => EDITORS.includes(role);
 
 export type EditionMove =
-  'gather' | 'publish' | 'finish' | 'give up' | 'withdraw' | 'finish withdrawal' | 'keep live';
+  | 'gather'
+  | 'publish'
+  | 'finish'
+  | 'give up'
+  | 'withdraw'
+  | 'finish withdrawal'
+  | 'keep live';
 
 interface MoveRule {
   readonly from: EditionState;

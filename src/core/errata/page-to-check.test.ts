@@ -34,11 +34,11 @@ describe('the places that bear words', () => {
     ['a film’s poster', '<video poster="a.png"></video>', []],
     ['an enlarge link', '<a href="a.png">Larger</a>', []],
     ['an icon in the head', '<link rel="icon" href="a.png">', []],
-  ])('of %s', (_, html, expected) => expect(bearers(html)).toEqual(expected)); // prettier-ignore
+  ])('of %s', (_, html, expected) => expect(bearers(html)).toEqual(expected)); // oxfmt-ignore
 
   it('are one for each element, whatever order its places come in', () => {
     const place = (kind: 'img' | 'srcset' | 'source', element: string) => ({ kind, element });
-    const all = [place('srcset', 'p:1>img:1'), place('img', 'p:1>img:1'), place('source', 'p:1>source:1'), place('srcset', 'p:2>img:1')]; // prettier-ignore
+    const all = [place('srcset', 'p:1>img:1'), place('img', 'p:1>img:1'), place('source', 'p:1>source:1'), place('srcset', 'p:2>img:1')]; // oxfmt-ignore
     expect(withBearers(all).map(({ bearsWords }) => bearsWords)).toEqual([false, true, false, true]);
     expect(withBearers(all.toReversed()).map(({ bearsWords }) => bearsWords)).toEqual([
       true,

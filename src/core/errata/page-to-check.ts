@@ -16,7 +16,7 @@ type ReadPlace = Pick<
   Placement,
   | 'kind' | 'source' | 'line' | 'column' | 'thread' | 'raw'
   | 'alt' | 'name' | 'caption' | 'link' | 'decorative' | 'hidden' | 'dormant' | 'context' | 'declared'
->; // prettier-ignore
+>; // oxfmt-ignore
 
 /** A place as it was when it showed another picture. */
 export interface PlaceBefore {

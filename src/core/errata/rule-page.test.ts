@@ -15,7 +15,7 @@ const RULE: Rule = {
     { html: '<img src="a.jpg">', evidence: 'It is there.', language: 'de', title: 'Seite', today: '2026-01-01', files: { 'a.jpg': { widthPx: 3 } } },
     { html: '<p>x</p>', evidence: null },
   ],
-}; // prettier-ignore
+}; // oxfmt-ignore
 
 describe('the page of a rule', () => {
   const lines = rulePage(RULE).split('\n');

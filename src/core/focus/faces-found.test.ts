@@ -11,14 +11,14 @@ const numbers = (anchors: number, seen: Readonly<Record<number, readonly number[
 
 it('puts a face where its anchor is, and a head around it', () => {
   // Cell 24 of row 24 of 48: its middle is at 98 of 192 pixels.
-  const [head] = headsIn(numbers(2304, { [24 * 48 + 24]: [3, -2, 0, 40, 40] }), FULL_RANGE, { width: 192, height: 192 }); // prettier-ignore
+  const [head] = headsIn(numbers(2304, { [24 * 48 + 24]: [3, -2, 0, 40, 40] }), FULL_RANGE, { width: 192, height: 192 }); // oxfmt-ignore
   expect(head?.x).toBeCloseTo((96 - 20 - 8) / 192);
   expect(head?.y).toBeCloseTo((98 - 20 - 24) / 192);
   expect(head?.width).toBeCloseTo(56 / 192);
 });
 
 it('counts from the picture’s own edges, not from those of the square it was fitted into', () => {
-  const [head] = headsIn(numbers(2304, { [24 * 48 + 24]: [3, -2, 0, 20, 20] }), FULL_RANGE, { width: 192, height: 96 }); // prettier-ignore
+  const [head] = headsIn(numbers(2304, { [24 * 48 + 24]: [3, -2, 0, 20, 20] }), FULL_RANGE, { width: 192, height: 96 }); // oxfmt-ignore
   expect((head?.y ?? 0) + (head?.height ?? 0) / 2).toBeCloseTo((98 - 48 - 4) / 96);
 });
 

@@ -28,7 +28,7 @@ const look = (pixels: FocusPixels, heads: readonly ShareRect[] = []) => {
 
 it('takes colours apart as Oklab does', () => {
   // Reference values of white and of pure red (Ottosson 2020).
-  const [lightness, greenRed, blueYellow] = oklabPlanes({ width: 2, height: 1, rgb: Uint8Array.of(255, 255, 255, 255, 0, 0) }); // prettier-ignore
+  const [lightness, greenRed, blueYellow] = oklabPlanes({ width: 2, height: 1, rgb: Uint8Array.of(255, 255, 255, 255, 0, 0) }); // oxfmt-ignore
   expect([...lightness].map((value) => value.toFixed(3))).toEqual(['1.000', '0.628']);
   expect([greenRed[1]?.toFixed(3), blueYellow[1]?.toFixed(3)]).toEqual(['0.225', '0.126']);
 });
@@ -53,13 +53,13 @@ it('measures the barrier to the edge, not the distance', () => {
 });
 
 it('finds other colours than those of the edges, though the subject stands on one of them', () => {
-  const pixels = drawn(40, 30, (x, y) => (within(x, y, [14, 16, 26, 30]) ? [200, 40, 30] : [60, 110, 60 + (x % 5)])); // prettier-ignore
+  const pixels = drawn(40, 30, (x, y) => (within(x, y, [14, 16, 26, 30]) ? [200, 40, 30] : [60, 110, 60 + (x % 5)])); // oxfmt-ignore
   const contrast = edgeContrast(oklabPlanes(pixels) as never, 40, 30);
   expect(contrast[22 * 40 + 20]).toBeGreaterThan(3 * (contrast[5 * 40 + 5] ?? 0));
 });
 
 it('finds fine detail where the rest is smooth', () => {
-  const pixels = drawn(40, 30, (x, y) => (within(x, y, [5, 5, 15, 15]) && (x + y) % 2 ? [150, 150, 150] : [x * 3, x * 3, x * 3])); // prettier-ignore
+  const pixels = drawn(40, 30, (x, y) => (within(x, y, [5, 5, 15, 15]) && (x + y) % 2 ? [150, 150, 150] : [x * 3, x * 3, x * 3])); // oxfmt-ignore
   const detail = fineDetail(oklabPlanes(pixels) as never, 40, 30);
   expect(detail[10 * 40 + 10]).toBeGreaterThan(10 * (detail[20 * 40 + 30] ?? 0));
 });
@@ -71,7 +71,7 @@ describe('the focal point', () => {
     ['one that stands on the lower edge', [0.55, 0.6, 0.75, 1]],
     ['one in the middle', [0.4, 0.4, 0.6, 0.6]],
   ] as const)('is in %s', (_, [left, top, right, bottom]) => {
-    const pixels = drawn(96, 64, (x, y) => (within(x / 96, y / 64, [left, top, right, bottom]) ? [210, 90, (x * y) % 60] : [90, 110 + (y >> 2), 130])); // prettier-ignore
+    const pixels = drawn(96, 64, (x, y) => (within(x / 96, y / 64, [left, top, right, bottom]) ? [210, 90, (x * y) % 60] : [90, 110 + (y >> 2), 130])); // oxfmt-ignore
     const { focus } = look(pixels);
     expect(within(focus.x, focus.y, [left, top, right, bottom])).toBe(true);
     expect(focus.because).not.toContain('middle');
@@ -83,15 +83,15 @@ describe('the focal point', () => {
 
   it('is the head that is nearest to all of them', () => {
     const heads = [0.1, 0.3, 0.8].map((x) => ({ x, y: 0.2, width: 0.1, height: 0.2 }));
-    expect(look(drawn(96, 64, () => [120, 130, 140]), heads).focus).toEqual({ x: 0.35, y: expect.closeTo(0.3) as number, because: ['head'] }); // prettier-ignore
+    expect(look(drawn(96, 64, () => [120, 130, 140]), heads).focus).toEqual({ x: 0.35, y: expect.closeTo(0.3) as number, because: ['head'] }); // oxfmt-ignore
   });
 });
 
 describe('a crop', () => {
-  const size = fc.record({ widthPx: fc.integer({ min: 1, max: 4000 }), heightPx: fc.integer({ min: 1, max: 4000 }) }); // prettier-ignore
+  const size = fc.record({ widthPx: fc.integer({ min: 1, max: 4000 }), heightPx: fc.integer({ min: 1, max: 4000 }) }); // oxfmt-ignore
   const share = fc.double({ min: 0, max: 1, noNaN: true });
   const flat = importanceOf(drawn(12, 8, () => [90, 90, 90]));
-  const heads = fc.array(fc.record({ x: share, y: share, width: fc.constant(0.05), height: fc.constant(0.05) }), { maxLength: 4 }); // prettier-ignore
+  const heads = fc.array(fc.record({ x: share, y: share, width: fc.constant(0.05), height: fc.constant(0.05) }), { maxLength: 4 }); // oxfmt-ignore
 
   it('has its shape to a pixel, is as large as can be, lies inside, and holds the focal point', () => {
     fc.assert(
@@ -102,7 +102,7 @@ describe('a crop', () => {
         share,
         heads,
         (picture, ratio, x, y, found) => {
-          // prettier-ignore
+          // oxfmt-ignore
           const crop = shapeCrop(picture, ratio, { importance: flat, heads: found, focus: { x, y } });
           const { left, top, widthPx, heightPx } = crop;
           expect(left >= 0 && top >= 0).toBe(true);
@@ -127,7 +127,7 @@ describe('a crop', () => {
       fc.property(fc.double({ min: 0, max: 0.8, noNaN: true }), (x) => {
         const head = { x, y: 0.1, width: 0.2, height: 0.3 };
         const focus = { x: x + 0.1, y: 0.25 };
-        const { left, widthPx } = shapeCrop({ widthPx: 1600, heightPx: 900 }, 1, { importance: flat, heads: [head], focus }); // prettier-ignore
+        const { left, widthPx } = shapeCrop({ widthPx: 1600, heightPx: 900 }, 1, { importance: flat, heads: [head], focus }); // oxfmt-ignore
         expect(left).toBeLessThanOrEqual(x * 1600 + 1);
         expect(left + widthPx).toBeGreaterThanOrEqual((x + 0.2) * 1600 - 1);
       }),
@@ -137,12 +137,12 @@ describe('a crop', () => {
   it('has a head that fills it in its middle, cut alike at both ends', () => {
     const head = { x: 0.2, y: 0.1, width: 0.6, height: 0.7 };
     const focus = { x: 0.5, y: 0.45 };
-    const { top, heightPx } = shapeCrop({ widthPx: 600, heightPx: 800 }, 4 / 3, { importance: flat, heads: [head], focus }); // prettier-ignore
+    const { top, heightPx } = shapeCrop({ widthPx: 600, heightPx: 800 }, 4 / 3, { importance: flat, heads: [head], focus }); // oxfmt-ignore
     expect(Math.abs(top + heightPx / 2 - 0.45 * 800)).toBeLessThan(0.03 * 800);
   });
 
   it('comes back towards the middle where only measures say what matters', () => {
-    const off = look(drawn(96, 64, (x, y) => (within(x, y, [4, 20, 24, 44]) ? [200, (x * y) % 90, 60] : [70, 90, 120]))); // prettier-ignore
+    const off = look(drawn(96, 64, (x, y) => (within(x, y, [4, 20, 24, 44]) ? [200, (x * y) % 90, 60] : [70, 90, 120]))); // oxfmt-ignore
     const { left, widthPx } = shapeCrop({ widthPx: 960, heightPx: 640 }, 1, off);
     expect(left).toBeGreaterThan(0);
     expect(left + widthPx / 2).toBeLessThan(480);
@@ -150,7 +150,7 @@ describe('a crop', () => {
   });
 
   it('reaches higher where it cannot hold all that stands upright', () => {
-    const tall = look(drawn(64, 96, (x, y) => (within(x, y, [20, 10, 44, 90]) ? [200, (x * y) % 90, 60] : [70, 90, 120]))); // prettier-ignore
+    const tall = look(drawn(64, 96, (x, y) => (within(x, y, [20, 10, 44, 90]) ? [200, (x * y) % 90, 60] : [70, 90, 120]))); // oxfmt-ignore
     const { top, heightPx } = shapeCrop({ widthPx: 640, heightPx: 960 }, 16 / 9, tall);
     expect(top).toBeLessThan((960 - heightPx) / 2);
   });

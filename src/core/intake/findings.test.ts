@@ -13,7 +13,7 @@ const arrived = (more: Partial<Arrived> = {}): Arrived => ({
   known: [],
   ...more,
 });
-const there = (more: Partial<KnownThere> = {}): KnownThere => ({ path: 'img/choir.jpg', pages: 4, isSameBytes: false, ownPx: 3000, therePx: 900, ownShare: 1, thereShare: 1, ...more }); // prettier-ignore
+const there = (more: Partial<KnownThere> = {}): KnownThere => ({ path: 'img/choir.jpg', pages: 4, isSameBytes: false, ownPx: 3000, therePx: 900, ownShare: 1, thereShare: 1, ...more }); // oxfmt-ignore
 
 describe('an arriving picture', () => {
   it('of which nothing is to be said', () => {
@@ -35,7 +35,7 @@ describe('an arriving picture', () => {
     ['holds it', { ownShare: 0.6 }, 3.33],
   ] as const)('that shows what is there, %s', (relation, more, scale) => {
     expect(findingsOf(arrived({ known: [there(more)] }), RULES)).toMatchObject([
-      { kind: 'same picture', relation, path: 'img/choir.jpg', pages: 4, scale: expect.closeTo(scale) as number }, // prettier-ignore
+      { kind: 'same picture', relation, path: 'img/choir.jpg', pages: 4, scale: expect.closeTo(scale) as number }, // oxfmt-ignore
     ]);
   });
 

@@ -5,7 +5,7 @@ import type { PageTree } from './page-tree';
 import { WRAPS } from './picture-wraps';
 
 /** In these a paragraph may stand. */
-const TAKES_PARAGRAPHS = new Set(['body', 'main', 'div', 'section', 'article', 'aside', 'header', 'footer', 'td', 'th', 'li', 'dd', 'blockquote', 'center', 'form', 'fieldset', 'details']); // prettier-ignore
+const TAKES_PARAGRAPHS = new Set(['body', 'main', 'div', 'section', 'article', 'aside', 'header', 'footer', 'td', 'th', 'li', 'dd', 'blockquote', 'center', 'form', 'fieldset', 'details']); // oxfmt-ignore
 
 /** The offset in the source, or `null` where no paragraph may stand, or where the source leaves the end to the browser. */
 export function blockAnchor(tree: PageTree, shown: Element): number | null {

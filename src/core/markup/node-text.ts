@@ -7,7 +7,7 @@ import type { Remembered } from './remembered';
 export type Node = DefaultTreeAdapterTypes.Node;
 
 /** Elements whose words stand apart from those beside them, whatever blanks the source has. */
-const APART = new Set(['br', 'p', 'div', 'li', 'dt', 'dd', 'tr', 'td', 'th', 'h1', 'h2', 'h3', 'h4', 'h5', 'h6', 'ul', 'ol', 'figure', 'figcaption', 'section', 'article', 'header', 'blockquote']); // prettier-ignore
+const APART = new Set(['br', 'p', 'div', 'li', 'dt', 'dd', 'tr', 'td', 'th', 'h1', 'h2', 'h3', 'h4', 'h5', 'h6', 'ul', 'ol', 'figure', 'figcaption', 'section', 'article', 'header', 'blockquote']); // oxfmt-ignore
 const SILENT = new Set(['script', 'style', 'template', 'noscript']);
 const MAX_NODES = 400;
 
@@ -37,7 +37,7 @@ function isBlankCode(code: number): boolean {
   if (code < 0xa0) return code === 32 || (code >= 9 && code <= 13);
   if (code < 0x1680) return code === 0xa0;
   if (code < 0x2000 || code > 0x3000) return code === 0x1680 || code === 0xfeff;
-  return code <= 0x200a || code === 0x2028 || code === 0x2029 || code === 0x202f || code === 0x205f || code === 0x3000; // prettier-ignore
+  return code <= 0x200a || code === 0x2028 || code === 0x2029 || code === 0x202f || code === 0x205f || code === 0x3000; // oxfmt-ignore
 }
 
 /** Whether an element is kept from all readers where it is written. */

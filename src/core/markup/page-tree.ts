@@ -117,7 +117,7 @@ function isShadowRoot(node: Node): node is DefaultTreeAdapterTypes.Template {
 const SHADOW_HOSTS = new Set([
   'article', 'aside', 'blockquote', 'body', 'div', 'footer', 'h1', 'h2', 'h3', 'h4', 'h5', 'h6', 'header', 'main',
   'nav', 'p', 'section', 'span',
-]); // prettier-ignore
+]); // oxfmt-ignore
 
 function within(element: Element, outside: Surroundings): Surroundings {
   let inside = outside;

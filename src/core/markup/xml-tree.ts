@@ -94,7 +94,7 @@ const OF_HTML_ALONE = new Set([
   'area', 'audio', 'base', 'body', 'button', 'embed', 'figcaption', 'figure', 'frame', 'iframe', 'img', 'input', 'link',
   'meta', 'noscript', 'object', 'picture', 'source', 'table', 'tbody', 'td', 'template', 'tfoot', 'th', 'thead', 'tr',
   'video',
-]); // prettier-ignore
+]); // oxfmt-ignore
 
 function elementOf(
   tag: SaxesTagNS,

@@ -40,7 +40,7 @@ describe('votedAlignments', () => {
         },
       ),
       { numRuns: 60 },
-    )); // prettier-ignore
+    )); // oxfmt-ignore
 
   it('finds as many that agree as holding every pair against every other does', () =>
     fc.assert(
@@ -75,7 +75,7 @@ describe('votedAlignments', () => {
   });
 
   it('gives no more than are asked for, and none of nothing', () => {
-    const far = [0, 0.3, 0.6].flatMap((dx) => agreeing(1, dx, 0, [[0.1, 0.1], [0.3, 0.2], [0.2, 0.4]])); // prettier-ignore
+    const far = [0, 0.3, 0.6].flatMap((dx) => agreeing(1, dx, 0, [[0.1, 0.1], [0.3, 0.2], [0.2, 0.4]])); // oxfmt-ignore
     expect(votedAlignments(far, 2)).toHaveLength(2);
     expect(votedAlignments([], 3)).toEqual([]);
   });
@@ -93,5 +93,5 @@ describe('frameOf', () => {
     expect(frame.top).toBeCloseTo(top, 6);
     expect(frame.width).toBeCloseTo(width, 6);
     expect(frame.height).toBeCloseTo(height, 6);
-  }); // prettier-ignore
+  }); // oxfmt-ignore
 });

@@ -18,7 +18,7 @@ describe('insideBorder', () => {
   ])('of %s', (_, drawings, inside) => {
     const rows = drawings[0]!;
     expect(insideBorder(drawings.map(samples), rows[0]!.length, rows.length)).toEqual(inside);
-  }); // prettier-ignore
+  }); // oxfmt-ignore
 
   it('takes a border that compression has touched, and one in another tone in each', () => {
     const touched = samples(framed).map((value, n) => (value === 225 ? value - (n % 3) : value));

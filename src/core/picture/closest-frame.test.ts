@@ -72,7 +72,7 @@ describe('closestFrame', () => {
     ));
 
   const even = { width: 80, height: 60, data: new Float32Array(80 * 60).fill(90) };
-  const striped = { width: 80, height: 60, data: Float32Array.from({ length: 4800 }, (_, n) => (Math.floor(n / 80) % 20 < 10 ? 40 : 200)) }; // prettier-ignore
+  const striped = { width: 80, height: 60, data: Float32Array.from({ length: 4800 }, (_, n) => (Math.floor(n / 80) % 20 < 10 ? 40 : 200)) }; // oxfmt-ignore
   it.each([
     ['what is even', even, even, 0],
     ['what is even, over a drawing', even, drawn(80, 60, 3), 0],

@@ -9,7 +9,7 @@ function columns(colours: readonly (readonly [number, number, number])[], wide =
   for (let y = 0; y < height; y++)
     for (let x = 0; x < width; x++) data.set(colours[Math.floor(x / wide)] as [number, number, number], 3 * (y * width + x));
   return planesOf({ width, height, data });
-} // prettier-ignore
+} // oxfmt-ignore
 
 const RED = [200, 40, 30] as const;
 const GREEN = [40, 150, 60] as const;

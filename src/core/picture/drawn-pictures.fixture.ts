@@ -70,7 +70,7 @@ export function shaped(from: Drawn, how: Shaping): Drawn {
 }
 
 function write(data: Float32Array, [width, height]: readonly [number, number], random: () => number): void {
-  const panel = [Math.round(width * 0.2), Math.round(height * 0.15), Math.round(width * 0.6), Math.round(height * 0.7)] as const; // prettier-ignore
+  const panel = [Math.round(width * 0.2), Math.round(height * 0.15), Math.round(width * 0.6), Math.round(height * 0.7)] as const; // oxfmt-ignore
   for (let y = panel[1]; y < panel[1] + panel[3]; y++)
     data.fill(235, y * width + panel[0], y * width + panel[0] + panel[2]);
   for (let line = panel[1] + 6; line < panel[1] + panel[3] - 6; line += 9)

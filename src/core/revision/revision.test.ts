@@ -156,7 +156,7 @@ describe('whatever the steps', () => {
       fc.property(size, revisions, ratio, share, share, (original, revision, wanted, x, y) => {
         const cropped = croppedTo(original, { ...revision, size: null }, wanted, { x, y });
         const { crop: cut, straight } = framesOf(original, cropped);
-        expect(Math.min(Math.abs(cut.widthPx - cut.heightPx * wanted), Math.abs(cut.heightPx - cut.widthPx / wanted))).toBeLessThanOrEqual(1); // prettier-ignore
+        expect(Math.min(Math.abs(cut.widthPx - cut.heightPx * wanted), Math.abs(cut.heightPx - cut.widthPx / wanted))).toBeLessThanOrEqual(1); // oxfmt-ignore
         const point = mapped(toStraight(original, cropped), {
           x: x * original.widthPx,
           y: y * original.heightPx,

@@ -20,7 +20,7 @@ describe('a pattern', () => {
     const matches = matcherOf(pattern);
     expect(matching.filter((address) => !matches(address))).toEqual([]);
     expect(others.filter(matches)).toEqual([]);
-  }); // prettier-ignore
+  }); // oxfmt-ignore
 
   it.each<[string, boolean, number, string | null]>([
     ['img/a.jpg', false, 9, 'img'],

@@ -222,7 +222,7 @@ function speaksOf<P>(
     const file = address.replace(/^.*\//su, '');
     return (
       words.length > 0 &&
-      (names.some((name) => standsIn(words, name)) || (file !== 'index.html' && standsIn(words, foldedWords(file)))) // prettier-ignore
+      (names.some((name) => standsIn(words, name)) || (file !== 'index.html' && standsIn(words, foldedWords(file)))) // oxfmt-ignore
     );
   });
 }

@@ -56,7 +56,7 @@ describe('the image sitemap', () => {
   });
 
   it('goes on in another file after fifty thousand pages, and is empty where no page shows any', () => {
-    const pages = Array.from({ length: 50_001 }, (_, n) => ({ address: `https://a.example/${n}`, pictures: ['https://a.example/b.jpg'] })); // prettier-ignore
+    const pages = Array.from({ length: 50_001 }, (_, n) => ({ address: `https://a.example/${n}`, pictures: ['https://a.example/b.jpg'] })); // oxfmt-ignore
     const parts = imageSitemaps(pages).map((text) => text.match(/<url>/gu)?.length);
     expect(parts).toEqual([50_000, 1]);
     expect(imageSitemaps([])).toHaveLength(1);

@@ -27,5 +27,5 @@ function sitemap(pages: readonly PageWithPictures[]): string {
   return `<?xml version="1.0" encoding="UTF-8"?>\n<urlset xmlns="http://www.sitemaps.org/schemas/sitemap/0.9" xmlns:image="http://www.google.com/schemas/sitemap-image/1.1">\n${entries.join('')}</urlset>\n`;
 }
 
-const SIGNS: Readonly<Record<string, string>> = { '&': '&amp;', '<': '&lt;', '>': '&gt;', '"': '&quot;', "'": '&apos;' }; // prettier-ignore
+const SIGNS: Readonly<Record<string, string>> = { '&': '&amp;', '<': '&lt;', '>': '&gt;', '"': '&quot;', "'": '&apos;' }; // oxfmt-ignore
 const escaped = (text: string): string => text.replace(/[&<>"']/gu, (sign) => SIGNS[sign] ?? sign);

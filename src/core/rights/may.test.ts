@@ -30,7 +30,7 @@ const asked = (records: readonly RightsRecord[], of: Asked = {}, day = TODAY): A
 };
 const said = ({ may: verdict, because }: Answer) => [verdict, ...because].join(' ');
 
-const picture = (fields: PictureFields, files = ['img/hall.jpg']): RightsRecord => ({ record: 'picture', files, ...fields }); // prettier-ignore
+const picture = (fields: PictureFields, files = ['img/hall.jpg']): RightsRecord => ({ record: 'picture', files, ...fields }); // oxfmt-ignore
 const OWN = picture({ licence: 'own-work' });
 const SHOP: RightsRecord = { record: 'section', pattern: 'shop/**', purpose: 'selling', commercial: true };
 const LESSONS: RightsRecord = { record: 'section', pattern: 'lessons/**', purpose: 'teaching' };
@@ -106,7 +106,7 @@ it.each<[string, readonly RightsRecord[], Asked, string]>([
   const answer = asked(records, of);
   expect(said(answer)).toBe(expected);
   expect(answer.chain.length).toBeGreaterThan(0);
-}); // prettier-ignore
+}); // oxfmt-ignore
 
 it.each<[string, readonly RightsRecord[], string | null]>([
   ['a purchase', [picture({ licence: 'own-work', until: on('2026-12-31') })], '2027-01-01'],
@@ -119,7 +119,7 @@ it.each<[string, readonly RightsRecord[], string | null]>([
 ])('until: %s', (_, records, expected) => {
   const { until } = asked(records);
   expect(until === null ? null : isoDay(until)).toBe(expected);
-}); // prettier-ignore
+}); // oxfmt-ignore
 
 it.each<[string, RegExp | null]>([
   ['Great Britain', /It is given for Great Britain, and pages are read everywhere/u],
@@ -149,7 +149,7 @@ const anyRecords: fc.Arbitrary<RightsRecord[]> = fc.tuple(
   fc.record({ purposes: fc.constantFrom(['teaching'], []), from: fc.option(anyDay), until: fc.option(anyDay) }).map((fields): RightsRecord => ({ ...BRIGHT, ...fields })),
   fc.constantFrom(SHOWS, LESSONS),
   fc.array(anyRelease, { maxLength: 3 }).map(person),
-); // prettier-ignore
+); // oxfmt-ignore
 
 it('every answer has a sentence for each of its reasons', () => {
   fc.assert(
@@ -173,7 +173,7 @@ it('until is the first day on which the answer is no', () => {
   fc.assert(
     fc.property(anyRecords, (records) => {
       const { may: verdict, until } = asked(records);
-      const first = Array.from({ length: 200 }, (_, i) => TODAY + 1 + i).find((day) => asked(records, {}, day).may === 'no'); // prettier-ignore
+      const first = Array.from({ length: 200 }, (_, i) => TODAY + 1 + i).find((day) => asked(records, {}, day).may === 'no'); // oxfmt-ignore
       expect(until).toBe(verdict === 'no' ? null : (first ?? null));
     }),
   );

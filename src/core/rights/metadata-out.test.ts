@@ -5,7 +5,7 @@ import { catalogued, ownTerms, type Terms } from './licences';
 import { deedOf, metadataOut } from './metadata-out';
 import type { PictureFields } from './records';
 
-const own = ownTerms({ record: 'licence', id: 'own:b', name: 'Bright', purposes: ['news'], commercial: false, modify: false, line: 'Ann / Bright', sites: ['a.example'], until: dayOf(2027, 8, 31) as Day }); // prettier-ignore
+const own = ownTerms({ record: 'licence', id: 'own:b', name: 'Bright', purposes: ['news'], commercial: false, modify: false, line: 'Ann / Bright', sites: ['a.example'], until: dayOf(2027, 8, 31) as Day }); // oxfmt-ignore
 
 it.each<[string, PictureFields, Terms | null, Parameters<typeof metadataOut>[2], object]>([
   ['nothing', {}, null, null, {}],
@@ -22,7 +22,7 @@ it.each<[string, PictureFields, Terms | null, Parameters<typeof metadataOut>[2],
   ['words where it was found', { source: 'a book', people: 'none' }, null, 'unlimited', { source: 'a book', modelRelease: 'MR-UMR' }],
 ])('%s', (_, fields, terms, releases, expected) => {
   expect(metadataOut(fields, terms, releases)).toEqual(expected);
-}); // prettier-ignore
+}); // oxfmt-ignore
 
 it.each(['CC-BY-4.0', 'CC-BY-NC-ND-3.0-DE', 'CC-BY-NC-SA-2.5', 'CC0-1.0', 'CC-BY-SA-3.0-AT'])(
   'the deed of %s is known again',

@@ -60,5 +60,5 @@ describe('a version of a picture is', () => {
     expect(modificationsOf(own, version(), how)).toEqual(expect.arrayContaining([...expected]));
     if (!expected.includes('mirrored') && !expected.includes('cropped') && !expected.includes('bordered'))
       expect(modificationsOf(own, version(), how)).toEqual(expected);
-  }); // prettier-ignore
+  }); // oxfmt-ignore
 });

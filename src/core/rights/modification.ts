@@ -8,7 +8,14 @@ import { resample } from '../picture/kernels/comparing';
 import type { Looks, Link } from '../picture/judge';
 
 export type Modification =
-  'cropped' | 'mirrored' | 'turned' | 'stretched' | 'bordered' | 'marked' | 'recoloured' | 'toned';
+  | 'cropped'
+  | 'mirrored'
+  | 'turned'
+  | 'stretched'
+  | 'bordered'
+  | 'marked'
+  | 'recoloured'
+  | 'toned';
 
 /** Share of a side below which a part of the picture was cut away; frames are found less exactly than that. */
 const WHOLE_SIDE = 0.985;

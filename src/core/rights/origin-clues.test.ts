@@ -39,7 +39,7 @@ it.each<[string, Partial<OriginFacts>, string, string]>([
   expect(first?.points).toBe(points);
   expect(first?.says).toContain(says);
   expect(first?.ask).not.toBe('');
-}); // prettier-ignore
+}); // oxfmt-ignore
 
 it.each<[string, Partial<OriginFacts>]>([
   ['a square', { widthPx: 600, heightPx: 600 }],
@@ -49,9 +49,9 @@ it.each<[string, Partial<OriginFacts>]>([
 ])('%s points to no agency and to nobody', (_, facts) => {
   expect(originClues({ ...NOTHING, ...facts }).map(({ points }) => points)).not.toContain('a picture agency');
   expect(originClues({ ...NOTHING, ...facts }).map(({ points }) => points)).not.toContain('a known holder');
-}); // prettier-ignore
+}); // oxfmt-ignore
 
 it('the strongest comes first', () => {
-  const clues = originClues({ ...NOTHING, name: 'IMG_0001.jpg', embedded: { creator: 'Ann Lee' }, firstSeen: { day: 0, page: 'a' } }); // prettier-ignore
+  const clues = originClues({ ...NOTHING, name: 'IMG_0001.jpg', embedded: { creator: 'Ann Lee' }, firstSeen: { day: 0, page: 'a' } }); // oxfmt-ignore
   expect(clues.map(({ strength }) => strength)).toEqual([3, 2, 1]);
 });

@@ -5,7 +5,11 @@ import type { PersonRecord, Release } from './records';
 
 /** What stands against it, in the order in which one hides the others of the same person. */
 export type ReleaseCode =
-  'release-withdrawn' | 'release-none' | 'release-purpose' | 'release-not-yet' | 'release-ended';
+  | 'release-withdrawn'
+  | 'release-none'
+  | 'release-purpose'
+  | 'release-not-yet'
+  | 'release-ended';
 
 export interface ReleaseReason {
   readonly code: ReleaseCode;

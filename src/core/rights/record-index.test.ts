@@ -2,7 +2,7 @@ import { describe, expect, it } from 'vitest';
 import { hostOf, RecordIndex } from './record-index';
 import type { PictureFields, RightsRecord } from './records';
 
-const picture = (files: readonly string[], fields: PictureFields): RightsRecord => ({ record: 'picture', files, ...fields }); // prettier-ignore
+const picture = (files: readonly string[], fields: PictureFields): RightsRecord => ({ record: 'picture', files, ...fields }); // oxfmt-ignore
 const HALL = { url: 'img/hall.jpg', master: null };
 const SMALL = { url: 'img/small/hall.jpg', master: 'img/hall.jpg' };
 
@@ -60,7 +60,7 @@ describe('of several records', () => {
     ['a field that is not there says nothing', [picture(['img/hall.jpg'], { creator: undefined }), picture(['img/*'], { creator: ['B'] })], { creator: ['B'] }],
   ])('%s counts', (_, records, fields) => {
     expect(fieldsOf(records)).toEqual(fields);
-  }); // prettier-ignore
+  }); // oxfmt-ignore
 
   it('the terms of a licence are put together, and its own stand before the catalogue’s', () => {
     const index = new RecordIndex([
@@ -80,12 +80,12 @@ describe('of several records', () => {
     expect(releasesOf({ record: 'person', id: 'p', releases: [{}] }, { record: 'person', id: 'p' })).toEqual([
       {},
     ]);
-    expect(releasesOf({ record: 'person', id: 'p', releases: [{}] }, { record: 'person', id: 'p', releases: [] })).toEqual([]); // prettier-ignore
+    expect(releasesOf({ record: 'person', id: 'p', releases: [{}] }, { record: 'person', id: 'p', releases: [] })).toEqual([]); // oxfmt-ignore
   });
 });
 
 describe('who is on a file', () => {
-  const shows = (files: readonly string[], people: readonly string[] | null): RightsRecord => ({ record: 'shows', files, people }); // prettier-ignore
+  const shows = (files: readonly string[], people: readonly string[] | null): RightsRecord => ({ record: 'shows', files, people }); // oxfmt-ignore
   it.each<[string, readonly RightsRecord[], readonly string[] | null]>([
     ['nobody said', [], null],
     ['those of its record', [shows(['img/hall.jpg'], ['a', 'b'])], ['a', 'b']],
@@ -95,7 +95,7 @@ describe('who is on a file', () => {
     ['nobody, said so', [shows(['img/hall.jpg'], null), shows(['img/*'], ['a'])], []],
   ])('%s', (_, records, people) => {
     expect(new RecordIndex(records).shown(HALL)?.sort() ?? null).toEqual(people);
-  }); // prettier-ignore
+  }); // oxfmt-ignore
 });
 
 describe('who is on a part of a picture', () => {

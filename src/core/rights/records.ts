@@ -107,7 +107,13 @@ interface CreditFormRecord {
 }
 
 export type RightsRecord =
-  SiteRecord | SectionRecord | PictureRecord | LicenceRecord | PersonRecord | ShowsRecord | CreditFormRecord;
+  | SiteRecord
+  | SectionRecord
+  | PictureRecord
+  | LicenceRecord
+  | PersonRecord
+  | ShowsRecord
+  | CreditFormRecord;
 
 /** Whether a field says anything. */
 export const isSaid = (value: unknown): boolean =>

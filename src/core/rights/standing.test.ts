@@ -54,4 +54,4 @@ it.each<[Release, string]>([
   [release(undefined, undefined, '2026-10-05', []), 'for everything · withdrawn on 2026-10-05'],
 ])('%j in words', (given, text) => {
   expect(releaseText(given)).toBe(text);
-}); // prettier-ignore
+}); // oxfmt-ignore

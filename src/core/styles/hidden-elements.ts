@@ -91,7 +91,7 @@ function verdictsOf(block: CssNode): Verdict[] {
   return verdicts;
 }
 
-const PLACING = ['clip', 'clip-path', 'text-indent', 'left', 'right', 'top', 'opacity', 'font-size', 'overflow', 'position'] as const; // prettier-ignore
+const PLACING = ['clip', 'clip-path', 'text-indent', 'left', 'right', 'top', 'opacity', 'font-size', 'overflow', 'position'] as const; // oxfmt-ignore
 const FAR = /^-\d{3,}(?:\.\d+)?(?:px|em|rem|vw|%)?$/u;
 const NOTHING = /^0*\.?0+(?:px|em|rem|%)?$/u;
 

@@ -232,7 +232,7 @@ function importsOf(sheet: CssNode): StyleImport[] {
 const ENDS_IMPORTS = new Set([
   'namespace', 'media', 'supports', 'font-face', 'page', 'keyframes', '-webkit-keyframes', 'container', 'property',
   'counter-style', 'scope', 'starting-style', 'font-feature-values', 'font-palette-values', 'view-transition',
-]); // prettier-ignore
+]); // oxfmt-ignore
 
 function importOf(rule: Atrule): StyleImport[] {
   if (!rule.prelude || rule.prelude.type === 'Raw') return [];

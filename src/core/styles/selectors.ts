@@ -12,7 +12,7 @@ const STATES = new Set([
   'optional', 'out-of-range', 'past', 'paused', 'picture-in-picture', 'placeholder-shown', 'playing',
   'popover-open', 'read-only', 'read-write', 'required', 'seeking', 'stalled', 'target', 'target-within',
   'user-invalid', 'user-valid', 'valid', 'visited', 'volume-locked',
-]); // prettier-ignore
+]); // oxfmt-ignore
 
 const isPassing = (node: CssNode): boolean =>
   node.type === 'PseudoElementSelector' ||

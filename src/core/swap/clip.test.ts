@@ -142,6 +142,6 @@ describe('the player of a place', () => {
     );
     expect(players['a.webm']).toBe(players['a.mp4']);
     expect(new Set(Object.values(players)).size).toBe(3);
-    expect(placements.filter(({ kind }) => kind === 'poster').map(({ thread }) => playerOf(thread))).toEqual([players['a.mp4']]); // prettier-ignore
+    expect(placements.filter(({ kind }) => kind === 'poster').map(({ thread }) => playerOf(thread))).toEqual([players['a.mp4']]); // oxfmt-ignore
   });
 });

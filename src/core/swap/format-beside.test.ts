@@ -64,7 +64,7 @@ describe('a newer format beside the usual one', () => {
   });
 
   it('is none beside a picture that is in it already', () => {
-    const { html } = swapped(PLAIN, { newer: 'webp', candidate: { widthPx: 900, heightPx: 600, format: 'webp' } }); // prettier-ignore
+    const { html } = swapped(PLAIN, { newer: 'webp', candidate: { widthPx: 900, heightPx: 600, format: 'webp' } }); // oxfmt-ignore
     expect(html).not.toContain('<picture');
   });
 

@@ -20,7 +20,7 @@ describe('madeForPlace', () => {
     const made = madeForPlace(place, { ...picture, ...own }, old);
     expect(made).toMatchObject({ size: { widthPx, heightPx }, isTooSmall });
     expect(made.narrow).toEqual(narrow && { widthPx: narrow[0], heightPx: narrow[1] });
-  }); // prettier-ignore
+  }); // oxfmt-ignore
 
   it.each([
     ['drawn in lines', { format: 'svg' }],

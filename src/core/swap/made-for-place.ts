@@ -63,7 +63,7 @@ export function madeForPlace(
   const { widthPx, heightPx } = picture;
   const whole: CropRect = { left: 0, top: 0, widthPx, heightPx };
   const format = formatFor(place, picture);
-  const asItIs = { slot, crop: whole, size: { widthPx, heightPx }, format, keeps: 1, isAsItIs: true, narrow: null }; // prettier-ignore
+  const asItIs = { slot, crop: whole, size: { widthPx, heightPx }, format, keeps: 1, isAsItIs: true, narrow: null }; // oxfmt-ignore
   if (isLeftAlone(picture)) return { ...asItIs, isTooSmall: false };
   const crop = slot.shape === 'free' ? whole : cropFor(picture, slot.widthPx / slot.heightPx, place.focal);
   const size = fitted(crop, slot);

@@ -4,9 +4,9 @@ import { fitOf, rarities, type PutIn, type PutOut } from './fit';
 import { assigned, pairUp } from './pair-up';
 import type { Slot } from './slot';
 
-const slot = (widthPx: number, heightPx: number, shape: Slot['shape'] = 'fixed'): Slot => ({ widthPx, heightPx, shape, from: 'declared', css: null }); // prettier-ignore
-const out = (words: string, slots: readonly Slot[] = [slot(800, 600)], years: number[] = []): PutOut => ({ slots, words: words.split(' '), years }); // prettier-ignore
-const come = (words: string, widthPx = 1600, heightPx = 1200, year: number | null = null): PutIn => ({ widthPx, heightPx, words: words.split(' '), year, isSame: false }); // prettier-ignore
+const slot = (widthPx: number, heightPx: number, shape: Slot['shape'] = 'fixed'): Slot => ({ widthPx, heightPx, shape, from: 'declared', css: null }); // oxfmt-ignore
+const out = (words: string, slots: readonly Slot[] = [slot(800, 600)], years: number[] = []): PutOut => ({ slots, words: words.split(' '), years }); // oxfmt-ignore
+const come = (words: string, widthPx = 1600, heightPx = 1200, year: number | null = null): PutIn => ({ widthPx, heightPx, words: words.split(' '), year, isSame: false }); // oxfmt-ignore
 const even = () => 1;
 const partOf = (fit: ReturnType<typeof fitOf>, name: string) => fit.parts.find(({ part }) => part === name);
 
@@ -33,7 +33,7 @@ describe('a fit', () => {
       out('music choir'),
       come('music violins lesson'),
     ]);
-    expect(partOf(fitOf(out('music lessons violin'), come('music violins lesson'), rarityOf), 'words')).toMatchObject({ shared: ['violins', 'lesson', 'music'] }); // prettier-ignore
+    expect(partOf(fitOf(out('music lessons violin'), come('music violins lesson'), rarityOf), 'words')).toMatchObject({ shared: ['violins', 'lesson', 'music'] }); // oxfmt-ignore
   });
 
   it.each([
@@ -58,17 +58,17 @@ describe('an assignment', () => {
   ): number => {
     if (row === costs.length) return 0;
     const free = (costs[row] ?? []).map((_, column) => column).filter((column) => !taken.includes(column));
-    return Math.min(...free.map((column) => (costs[row]?.[column] ?? 0) + cheapest(costs, row + 1, [...taken, column]))); // prettier-ignore
+    return Math.min(...free.map((column) => (costs[row]?.[column] ?? 0) + cheapest(costs, row + 1, [...taken, column]))); // oxfmt-ignore
   };
 
   it('costs as little as the best of all', () => {
     const cost = fc.integer({ min: -20, max: 20 });
-    const matrix = fc.integer({ min: 1, max: 5 }).chain((rows) => fc.integer({ min: rows, max: 6 }).chain((columns) => fc.array(fc.array(cost, { minLength: columns, maxLength: columns }), { minLength: rows, maxLength: rows }))); // prettier-ignore
+    const matrix = fc.integer({ min: 1, max: 5 }).chain((rows) => fc.integer({ min: rows, max: 6 }).chain((columns) => fc.array(fc.array(cost, { minLength: columns, maxLength: columns }), { minLength: rows, maxLength: rows }))); // oxfmt-ignore
     fc.assert(
       fc.property(matrix, (costs) => {
         const columns = assigned(costs);
         expect(new Set(columns).size).toBe(costs.length);
-        expect(columns.reduce<number>((sum, column, row) => sum + (costs[row]?.[column ?? -1] ?? 1e9), 0)).toBe(cheapest(costs)); // prettier-ignore
+        expect(columns.reduce<number>((sum, column, row) => sum + (costs[row]?.[column ?? -1] ?? 1e9), 0)).toBe(cheapest(costs)); // oxfmt-ignore
       }),
     );
   });
@@ -83,14 +83,14 @@ describe('an assignment', () => {
 describe('pairs', () => {
   it('go by what the places speak of, for all together', () => {
     const outs = [out('lessons violin teacher'), out('choir summer concert'), out('lessons drums')];
-    const candidates = [come('drums workshop'), come('violin lesson'), come('summer concert choir'), come('caretaker')]; // prettier-ignore
+    const candidates = [come('drums workshop'), come('violin lesson'), come('summer concert choir'), come('caretaker')]; // oxfmt-ignore
     const pairs = pairUp(outs, candidates);
     expect(pairs.map(({ candidate }) => candidate)).toEqual([1, 2, 0]);
   });
 
   it('fall back on shape where nothing is said', () => {
     const outs = [out('a', [slot(600, 900)]), out('b', [slot(900, 600)])];
-    expect(pairUp(outs, [come('c', 1500, 1000), come('d', 1000, 1500)]).map(({ candidate }) => candidate)).toEqual([1, 0]); // prettier-ignore
+    expect(pairUp(outs, [come('c', 1500, 1000), come('d', 1000, 1500)]).map(({ candidate }) => candidate)).toEqual([1, 0]); // oxfmt-ignore
   });
 
   it('has none for the picture that suits worst where too few come', () => {

@@ -36,7 +36,9 @@ export interface SwapPlace {
   readonly isListed?: boolean | undefined;
   /** The newer format that it gets besides, and where its `img` is written; or why it gets none. */
   readonly newer?:
-    { readonly format: NewerFormat; readonly wrap: Span } | { readonly because: NotBeside } | undefined;
+    | { readonly format: NewerFormat; readonly wrap: Span }
+    | { readonly because: NotBeside }
+    | undefined;
   /** For a clip: the media type that is written with its address. */
   readonly mediaType?: SourceEdit | null | undefined;
 }

@@ -263,7 +263,7 @@ describe('a crop that a person moved', () => {
         share,
         (widthPx, heightPx, ratio, x, y) => {
           const crop = cropToShape({ widthPx, heightPx }, ratio, { x: 0.5, y: 0.5 });
-          const moved = { ...crop, left: Math.round(x * (widthPx - crop.widthPx)), top: Math.round(y * (heightPx - crop.heightPx)) }; // prettier-ignore
+          const moved = { ...crop, left: Math.round(x * (widthPx - crop.widthPx)), top: Math.round(y * (heightPx - crop.heightPx)) }; // oxfmt-ignore
           const focal = focalOfCrop({ widthPx, heightPx }, moved, { x: 0.3, y: 0.3 });
           expect(cropToShape({ widthPx, heightPx }, ratio, focal)).toEqual(moved);
         },
@@ -279,10 +279,10 @@ describe('what single places have, and files of the site itself', () => {
     words: { alt: null, addAttribute: null, caption: null } as unknown as SwapPlace['words'],
     ...more,
   });
-  const candidate: Candidate = { widthPx: 400, heightPx: 200, format: 'jpeg', isAnimated: false, focal: { x: 0.5, y: 0.5 }, slug: 'new' }; // prettier-ignore
+  const candidate: Candidate = { widthPx: 400, heightPx: 200, format: 'jpeg', isAnimated: false, focal: { x: 0.5, y: 0.5 }, slug: 'new' }; // oxfmt-ignore
   const input = { oldSize: () => null, oldPath: 'img/old.jpg', isTaken: () => false };
   it('a place of its own point is cropped there, the others where the picture says', () => {
-    const { places } = planSwap({ ...input, candidate, places: [at('img/old.jpg'), at('img/old.jpg', { focal: { x: 1, y: 0.5 } })] }); // prettier-ignore
+    const { places } = planSwap({ ...input, candidate, places: [at('img/old.jpg'), at('img/old.jpg', { focal: { x: 1, y: 0.5 } })] }); // oxfmt-ignore
     expect(places.map(({ rendition }) => rendition.crop.left)).toEqual([100, 200]);
     expect(new Set(places.map(({ rendition }) => rendition.path)).size).toBe(2);
   });
@@ -298,7 +298,7 @@ describe('what single places have, and files of the site itself', () => {
   });
   it.each([
     ['shown where it is', 'img/old.jpg', 'img/large.jpg', ['img/large.jpg'], []],
-    ['copied beside what looks into another folder', 'pics/old.jpg', 'img/large.jpg', ['pics/new.jpg'], ['pics/new.jpg']], // prettier-ignore
+    ['copied beside what looks into another folder', 'pics/old.jpg', 'img/large.jpg', ['pics/new.jpg'], ['pics/new.jpg']], // oxfmt-ignore
   ])('a file of the site is %s', (_, path, ownPath, shown, added) => {
     const whole = { declared: { ...NOTHING_DECLARED, widthPx: 200, heightPx: 100 } };
     const { places, renditions } = planSwap({ ...input, candidate, ownPath, places: [at(path, whole)] });
@@ -306,7 +306,7 @@ describe('what single places have, and files of the site itself', () => {
     expect(renditions.map((one) => one.path)).toEqual(added);
   });
   it('a pixel more or less is the picture as it is', () => {
-    const { places } = planSwap({ ...input, candidate: { ...candidate, heightPx: 201 }, places: [at('img/old.jpg', { declared: { ...NOTHING_DECLARED, widthPx: 200, heightPx: 100 } })] }); // prettier-ignore
+    const { places } = planSwap({ ...input, candidate: { ...candidate, heightPx: 201 }, places: [at('img/old.jpg', { declared: { ...NOTHING_DECLARED, widthPx: 200, heightPx: 100 } })] }); // oxfmt-ignore
     expect(places[0]?.rendition.format).toBe('original');
   });
 });

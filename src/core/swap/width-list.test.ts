@@ -52,7 +52,7 @@ describe('a list of widths for a place that had one file', () => {
   });
 
   it('none where the picture has hardly more pixels than the place', () => {
-    const { html, files } = swapped(`<img src="img/old.jpg" width="300" height="200" alt="x">${ELSEWHERE}`, { candidate: { widthPx: 390, heightPx: 260 } }); // prettier-ignore
+    const { html, files } = swapped(`<img src="img/old.jpg" width="300" height="200" alt="x">${ELSEWHERE}`, { candidate: { widthPx: 390, heightPx: 260 } }); // oxfmt-ignore
     expect(html).not.toMatch(/new-\S+ \d+w/u);
     expect(files.length).toBeLessThan(3);
   });

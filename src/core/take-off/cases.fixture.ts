@@ -65,7 +65,7 @@ export const FIRST: readonly Case[] = [
   ['old Mac and Windows line ends', '<ul>\r\n<li><img src="x.jpg"></li>\r\n<li>B</li>\r\n</ul>', '<ul>\r\n<li>B</li>\r\n</ul>'],
   ['a page in a page', '<iframe srcdoc="&lt;p>A&lt;/p>&lt;p>&lt;img src=x.jpg>&lt;/p>"></iframe>', '<iframe srcdoc="&lt;p>A&lt;/p>"></iframe>'],
   ['several in a run', '<div class="row">\n<img src="x.jpg">\n<img src="x-2.jpg">\n</div>\n<p>B</p>', '<p>B</p>'],
-]; // prettier-ignore
+]; // oxfmt-ignore
 
 /**
  * Written at the same time, and not run until the rule was done: 50 of 52 came out as written. The end tag that crossed
@@ -123,4 +123,4 @@ export const SECOND: readonly Case[] = [
   ['emoji before it', '<p>😀 <img src="x.jpg"> 😀</p>', '<p>😀 😀</p>'],
   ['embed in object', '<p>A</p><object data="x.svg"><embed src="x.svg"></object>', '<p>A</p>'],
   ['feed of thumbs by attribute', '<ul><li data-thumb="x.jpg"><img src="b.jpg"></li></ul>', '<ul><li><img src="b.jpg"></li></ul>'],
-]; // prettier-ignore
+]; // oxfmt-ignore

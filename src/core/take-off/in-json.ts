@@ -6,7 +6,7 @@ const PICTURE_TYPES = new Set(['ImageObject']);
 /** Lists whose objects are pictures, by JSON-LD's and the web app manifest's names. */
 const PICTURE_MEMBERS = new Set([
   'image', 'thumbnail', 'logo', 'photo', 'photos', 'primaryImageOfPage', 'screenshot', 'icons', 'screenshots', 'splash_screens',
-]); // prettier-ignore
+]); // oxfmt-ignore
 
 /**
  * The spans to cut, each with one of its commas; a list or an object that would be left with nothing goes too, but the

@@ -13,7 +13,7 @@ export function namesCalled({ elements }: WrittenTree): Set<string> {
   return called;
 }
 
-const CALLS = new Set(['for', 'headers', 'list', 'form', 'aria-labelledby', 'aria-describedby', 'aria-controls', 'aria-owns', 'data-target', 'data-bs-target']); // prettier-ignore
+const CALLS = new Set(['for', 'headers', 'list', 'form', 'aria-labelledby', 'aria-describedby', 'aria-controls', 'aria-owns', 'data-target', 'data-bs-target']); // oxfmt-ignore
 
 function decodeName(name: string): string {
   try {

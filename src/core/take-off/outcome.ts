@@ -3,7 +3,7 @@ import type { SourceEdit } from '../edit/source-edit';
 /** What was taken out together with a picture. */
 export type WentAlong =
   | 'caption' | 'link' | 'figure' | 'list item' | 'list' | 'paragraph' | 'heading' | 'box' | 'table row' | 'table' | 'button'
-  | 'image map'; // prettier-ignore
+  | 'image map'; // oxfmt-ignore
 
 /** What somebody should look at afterwards. */
 export type Remark =

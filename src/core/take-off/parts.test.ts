@@ -20,7 +20,7 @@ function marked(text: string): { plain: string; spans: { start: number; end: num
 }
 
 const without = (text: string, cuts: readonly { start: number; end: number; becomes?: string }[]): string =>
-  cuts.toSorted((a, b) => b.start - a.start).reduce((left, { start, end, becomes = '' }) => left.slice(0, start) + becomes + left.slice(end), text); // prettier-ignore
+  cuts.toSorted((a, b) => b.start - a.start).reduce((left, { start, end, becomes = '' }) => left.slice(0, start) + becomes + left.slice(end), text); // oxfmt-ignore
 
 describe('white space goes along', () => {
   it.each([
@@ -61,7 +61,7 @@ describe('candidates of a list', () => {
     ['«a», «b» 2x', null],
   ])('%j', (text, left) => {
     const { plain, spans } = marked(text);
-    const cuts = cutsInList(plain, spans.map(({ start }) => start)); // prettier-ignore
+    const cuts = cutsInList(plain, spans.map(({ start }) => start)); // oxfmt-ignore
     expect(cuts && without(plain, cuts)).toBe(left);
   });
 });
@@ -87,7 +87,7 @@ describe('styles', () => {
   ])('%s', (text, left) => {
     const { plain, spans } = marked(text);
     expect(without(plain, cutsInStyle(plain, spans))).toBe(left);
-  }); // prettier-ignore
+  }); // oxfmt-ignore
   it('leaves alone what stands in no value', () => {
     expect(cutsInStyle('a{color:red}', [{ start: 2, end: 5 }])).toEqual([]);
     expect(cutsInStyle('', [{ start: 0, end: 0 }])).toEqual([]);
@@ -113,7 +113,7 @@ describe('data', () => {
     const rest = without(plain, cutsInJson(plain, spans));
     expect(rest).toBe(left);
     JSON.parse(rest);
-  }); // prettier-ignore
+  }); // oxfmt-ignore
   it('that are none have nothing to cut', () => {
     expect(cutsInJson('no data', [{ start: 0, end: 2 }])).toEqual([]);
   });

@@ -10,7 +10,7 @@ const SHOWS = new Set([
   'title', 'dialog', 'map', 'marquee', 'isindex',
   // Shapes of drawings
   'rect', 'circle', 'ellipse', 'line', 'polyline', 'polygon', 'path', 'text', 'use', 'image', 'foreignobject', 'foreignObject',
-]); // prettier-ignore
+]); // oxfmt-ignore
 /** Parts of a picture or clip that show nothing without it. */
 const PARTS = new Set(['source', 'track', 'param']);
 
@@ -20,7 +20,7 @@ const GOES = new Set([
   'div', 'li', 'dt', 'dd', 'ul', 'ol', 'dl', 'menu', 'dir', 'section', 'article', 'aside', 'nav', 'tr', 'tbody', 'thead', 'tfoot',
   'table', 'noscript', 'svg', 'g', 'blockquote', 'h1', 'h2', 'h3', 'h4', 'h5', 'h6', 'map', 'video', 'audio', 'object',
   'button',
-]); // prettier-ignore
+]); // oxfmt-ignore
 /** Boxes that scripts and styles call by name, empty or not. */
 const BOXES = new Set(['div', 'section', 'article', 'aside', 'nav', 'table', 'ul', 'ol', 'dl']);
 const HEADINGS = new Set(['h1', 'h2', 'h3', 'h4', 'h5', 'h6']);

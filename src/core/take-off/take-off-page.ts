@@ -14,7 +14,7 @@ import { readWritten, type WrittenTree } from './written-tree';
 export function takeOffPage(source: SourceText, spots: readonly Span[], nesting = 0): TakenOff {
   const tree = readWritten(source);
   for (const isNarrow of [false, true]) {
-    const plan = planPage(tree, spots, { isNarrow, takeOffInner: (inner, at) => takeOffPage(inner, at, nesting + 1), nesting }); // prettier-ignore
+    const plan = planPage(tree, spots, { isNarrow, takeOffInner: (inner, at) => takeOffPage(inner, at, nesting + 1), nesting }); // oxfmt-ignore
     const edits = editsOfPlan(plan);
     if (isSound(tree, plan, edits)) return { edits, outcomes: tellOutcomes(plan, spots) };
   }

@@ -30,7 +30,7 @@ describe('says what became of a place', () => {
     ['a page in a page', '<iframe srcdoc="&lt;p>&lt;img src=x.jpg>&lt;/p>B"></iframe>', { wentAlong: ['paragraph'] }],
   ])('%s', (_, before, expected) => {
     expect(takeOffFrom(before).taken.outcomes[0]).toMatchObject(expected);
-  }); // prettier-ignore
+  }); // oxfmt-ignore
 
   it('a place that is not where it was read', () => {
     const source = { text: '<p>A</p>', encoding: 'utf-8' };
@@ -47,7 +47,7 @@ const page = fc.letrec<{ node: string; nodes: string }>((tie) => ({
   nodes: fc.array(tie('node'), { maxLength: 4 }).map((all) => all.join('')),
   node: fc.oneof(
     { maxDepth: 5, depthSize: 'small' },
-    fc.constantFrom('<img src="x.jpg">', '<img src=x.jpg alt=X>', '<img src="b.jpg">', 'word', ' ', '\n  ', '<br>', '<!-- c -->', '<a href="x.jpg">See</a>', '<img src="b.jpg" srcset="x.jpg 2x, b-2.jpg 3x">', '<i style="background:url(x.jpg)"></i>', '<noscript><img src="x.jpg"></noscript>'), // prettier-ignore
+    fc.constantFrom('<img src="x.jpg">', '<img src=x.jpg alt=X>', '<img src="b.jpg">', 'word', ' ', '\n  ', '<br>', '<!-- c -->', '<a href="x.jpg">See</a>', '<img src="b.jpg" srcset="x.jpg 2x, b-2.jpg 3x">', '<i style="background:url(x.jpg)"></i>', '<noscript><img src="x.jpg"></noscript>'), // oxfmt-ignore
     fc
       .tuple(
         fc.constantFrom(
@@ -75,7 +75,7 @@ const page = fc.letrec<{ node: string; nodes: string }>((tie) => ({
         ),
         fc.boolean(),
         tie('nodes'),
-      ) // prettier-ignore
+      ) // oxfmt-ignore
       .map(([tag, isClosed, inside]) => `<${tag}>${inside}${isClosed ? `</${tag}>` : ''}`),
   ),
 }));

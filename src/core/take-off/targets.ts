@@ -32,7 +32,7 @@ export type Target =
   | { readonly does: 'refuse'; readonly why: Refusal };
 
 /** Attributes in which the picture waits that an `img` is to show. */
-const WAITING = ['data-src', 'data-lazy-src', 'data-original', 'data-lazy', 'data-srcset', 'data-lazy-srcset', 'data-original-set']; // prettier-ignore
+const WAITING = ['data-src', 'data-lazy-src', 'data-original', 'data-lazy', 'data-srcset', 'data-lazy-srcset', 'data-original-set']; // oxfmt-ignore
 
 export function targetOf(tree: WrittenTree, chosen: Chosen): Target {
   const { element, byName } = chosen;
@@ -175,7 +175,7 @@ function cutAll(tree: WrittenTree, { element, byName }: Chosen): Target {
       const moved = startsIn(value, spots).map((start) => ({ start, end: start }));
       // Some attributes hold a value alone, without its property.
       const lead = name === 'style' ? '' : 'background:';
-      const found = cutsInStyle(lead + value.value, moved.map(({ start }) => ({ start: start + lead.length, end: start }))); // prettier-ignore
+      const found = cutsInStyle(lead + value.value, moved.map(({ start }) => ({ start: start + lead.length, end: start }))); // oxfmt-ignore
       for (const { start, end, becomes } of found)
         cuts.push({ ...value.spanOf(start - lead.length, end - lead.length), becomes });
       continue;

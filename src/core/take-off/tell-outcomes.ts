@@ -89,4 +89,4 @@ const NAMES: Readonly<Record<string, WentAlong>> = {
   a: 'link', figure: 'figure', li: 'list item', dt: 'list item', dd: 'list item', ul: 'list', ol: 'list', dl: 'list',
   p: 'paragraph', div: 'box', section: 'box', article: 'box', aside: 'box', tr: 'table row', table: 'table', button: 'button',
   h1: 'heading', h2: 'heading', h3: 'heading', h4: 'heading', h5: 'heading', h6: 'heading',
-}; // prettier-ignore
+}; // oxfmt-ignore

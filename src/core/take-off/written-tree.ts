@@ -31,7 +31,7 @@ export function readWritten({ text, encoding, isXml }: SourceText): WrittenTree 
 }
 
 /** Elements that have no end tag (HTML standard, void elements). */
-const VOID = new Set(['area', 'base', 'br', 'col', 'embed', 'hr', 'img', 'input', 'link', 'meta', 'param', 'source', 'track', 'wbr']); // prettier-ignore
+const VOID = new Set(['area', 'base', 'br', 'col', 'embed', 'hr', 'img', 'input', 'link', 'meta', 'param', 'source', 'track', 'wbr']); // oxfmt-ignore
 
 /**
  * Where an element is written as a whole; one with an implied end tag ends before the white space that follows it.

@@ -8,7 +8,14 @@ import type { StoredWords } from '../markup/stored-words';
 
 /** Where the words of a draft come from. */
 export type DraftSource =
-  'link target' | 'elsewhere' | 'attribute' | 'file' | 'people' | 'title' | 'in the picture' | 'heading';
+  | 'link target'
+  | 'elsewhere'
+  | 'attribute'
+  | 'file'
+  | 'people'
+  | 'title'
+  | 'in the picture'
+  | 'heading';
 
 export interface Draft {
   readonly text: string;

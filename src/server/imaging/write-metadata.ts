@@ -9,7 +9,7 @@ import type { MetadataOut } from '@/core/rights/metadata-out';
 import { problemOf, ProblemError } from '../problem-error';
 
 /** Formats, as `inspectImage` names them, that carry such fields and whose pixels can be looked at afterwards. */
-const EXTENSION: Readonly<Record<string, string>> = { jpeg: 'jpg', png: 'png', webp: 'webp', tiff: 'tif', avif: 'avif' }; // prettier-ignore
+const EXTENSION: Readonly<Record<string, string>> = { jpeg: 'jpg', png: 'png', webp: 'webp', tiff: 'tif', avif: 'avif' }; // oxfmt-ignore
 const TIME_LIMIT_MS = 20_000;
 
 /** Whether a file of a format can carry rights. */
@@ -60,10 +60,10 @@ export class MetadataWriter {
       const [source, path] = [join(folder, 'original'), join(folder, `picture.${extension}`)];
       await writeFile(source, from);
       await writeFile(path, made.bytes);
-      const without = ['-Orientation#=1', '-ThumbnailImage=', '-ExifIFD:ExifImageWidth=', '-ExifIFD:ExifImageHeight=']; // prettier-ignore
+      const without = ['-Orientation#=1', '-ThumbnailImage=', '-ExifIFD:ExifImageWidth=', '-ExifIFD:ExifImageHeight=']; // oxfmt-ignore
       await this.tool.write(path, {}, {
         writeArgs: ['-TagsFromFile', source, '-all:all', '-unsafe', ...without, '-overwrite_original', '-m'],
-      }); // prettier-ignore
+      }); // oxfmt-ignore
       return new Uint8Array(await readFile(path));
     });
   }
@@ -134,7 +134,7 @@ function tagsFor(rights: MetadataOut, format: string): WriteTags {
   return Object.fromEntries(Object.entries(tags).filter(([, value]) => value !== undefined)) as WriteTags;
 }
 
-const PLAIN: Readonly<Record<string, string>> = { '“': '"', '”': '"', '„': '"', '‘': "'", '’': "'", '–': '-', '—': '-', '…': '...' }; // prettier-ignore
+const PLAIN: Readonly<Record<string, string>> = { '“': '"', '”': '"', '„': '"', '‘': "'", '’': "'", '–': '-', '—': '-', '…': '...' }; // oxfmt-ignore
 
 /**
  * A text as the older record takes it: in Latin-1, which all its readers know, where some overlook that it says UTF-8; at

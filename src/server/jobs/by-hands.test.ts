@@ -34,7 +34,7 @@ describe('work by several hands', () => {
   });
 
   it('fails where one item fails', async () => {
-    const work = byHands([1, 2], { hands: 2, turn: UNENDING }, (n) => n === 2 ? Promise.reject(new Error('two')) : Promise.resolve()); // prettier-ignore
+    const work = byHands([1, 2], { hands: 2, turn: UNENDING }, (n) => n === 2 ? Promise.reject(new Error('two')) : Promise.resolve()); // oxfmt-ignore
     await expect(work).rejects.toThrow('two');
   });
 });

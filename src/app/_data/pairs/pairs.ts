@@ -215,4 +215,4 @@ export async function putOuts(
   });
 }
 
-const yearsIn = (path: string) => [...path.matchAll(/(?<!\d)(?:19|20)\d\d(?!\d)/gu)].map(([year]) => Number(year)); // prettier-ignore
+const yearsIn = (path: string) => [...path.matchAll(/(?<!\d)(?:19|20)\d\d(?!\d)/gu)].map(([year]) => Number(year)); // oxfmt-ignore

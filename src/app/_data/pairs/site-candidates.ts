@@ -47,7 +47,7 @@ export async function siteCandidates(
   );
   const [out] = await putOuts(siteId, [{ id: pictureId, name: '' }]);
   if (!out || rows.length === 0) return [];
-  const ins = rows.map(({ widthPx, heightPx, says, isSame }) => ({ widthPx, heightPx, words: wordsIn(says), year: null, isSame })); // prettier-ignore
+  const ins = rows.map(({ widthPx, heightPx, says, isSame }) => ({ widthPx, heightPx, words: wordsIn(says), year: null, isSame })); // oxfmt-ignore
   const rarityOf = rarities([out, ...ins]);
   return rows
     .flatMap(({ isSame, says: _, ...row }, n) => {

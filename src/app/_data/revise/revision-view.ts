@@ -63,7 +63,7 @@ function viewOf({ line, file, original, revision, focal }: OpenedRevision) {
 /** Each shape once, by the first place that has it. */
 function shapesOf({ family, placements }: NonNullable<Awaited<ReturnType<typeof pictureById>>>): SlotShape[] {
   const shapes = new Map<string, SlotShape>();
-  const sizes = new Map(family.map(({ path, widthPx, heightPx }) => [path, widthPx && heightPx ? { widthPx, heightPx } : null])); // prettier-ignore
+  const sizes = new Map(family.map(({ path, widthPx, heightPx }) => [path, widthPx && heightPx ? { widthPx, heightPx } : null])); // oxfmt-ignore
   for (const { kind, declared, filePath } of placements) {
     const slot = slotOf(kind, declared, sizes.get(filePath ?? '') ?? null);
     if (slot.shape === 'free') continue;

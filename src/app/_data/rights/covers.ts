@@ -60,7 +60,7 @@ export async function coversOfSite(siteId: number): Promise<{ licences: Cover[];
     const holder = fields.holder ?? (fields.creator?.length ? fields.creator.join(', ') : null);
     if (holder) add(holders, holder, [], picture);
   }
-  const sorted = (all: Map<string, Gathered>) => [...all.values()].sort((a, b) => b.pictures.length - a.pictures.length || a.name.localeCompare(b.name, 'en')); // prettier-ignore
+  const sorted = (all: Map<string, Gathered>) => [...all.values()].sort((a, b) => b.pictures.length - a.pictures.length || a.name.localeCompare(b.name, 'en')); // oxfmt-ignore
   return { licences: sorted(licences), holders: sorted(holders) };
 }
 
@@ -74,7 +74,7 @@ interface Gathered extends Cover {
 
 function add(to: Map<string, Gathered>, name: string, words: readonly string[], picture: ShownPicture): void {
   let cover = to.get(name);
-  if (!cover) to.set(name, (cover = { name, words, places: 0, answers: { no: 0, unknown: 0, yes: 0 }, pictures: [] })); // prettier-ignore
+  if (!cover) to.set(name, (cover = { name, words, places: 0, answers: { no: 0, unknown: 0, yes: 0 }, pictures: [] })); // oxfmt-ignore
   cover.places += picture.places;
   cover.answers[picture.may] += 1;
   cover.pictures.push(picture);

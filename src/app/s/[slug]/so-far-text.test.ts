@@ -19,4 +19,4 @@ it.each([
   ],
 ])('%s', (_, far, text) => {
   expect(soFarText(far)).toBe(text);
-}); // prettier-ignore
+}); // oxfmt-ignore

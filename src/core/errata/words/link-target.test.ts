@@ -20,4 +20,4 @@ describe('paths of pages whose titles may be asked for', () => {
   it('are told once, and none where nothing is linked', () => {
     expect(linkedPaths([link('a.html'), link('a.html'), { link: null }], 'x.html')).toEqual(['a.html', 'a.html/index.html']);
   });
-}); // prettier-ignore
+}); // oxfmt-ignore

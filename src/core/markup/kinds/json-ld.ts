@@ -6,7 +6,7 @@ import type { KindReader } from './kind';
 /** Properties whose value is a picture, as an address, an object or a list of either. */
 const PICTURE_TERMS = new Set([
   'image', 'thumbnail', 'thumbnailUrl', 'logo', 'photo', 'photos', 'primaryImageOfPage', 'screenshot',
-]); // prettier-ignore
+]); // oxfmt-ignore
 /** Where an object that is a picture says its address. */
 const ADDRESS_TERMS = new Set(['url', 'contentUrl', '@id']);
 /** Deeper nesting than this is no structured data, and would only cost the stack. */

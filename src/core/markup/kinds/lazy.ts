@@ -14,7 +14,7 @@ export const LAZY_ATTRIBUTES: readonly string[] = [
   'data-original-set', 'data-lazy', 'data-lazy-src', 'data-lazy-srcset', 'data-poster', 'data-image', 'data-img',
   'data-large', 'data-full', 'data-full-src', 'data-thumb', 'data-zoom', 'data-zoom-image', 'data-hi-res',
   'data-fallback', 'data-url', 'data-href', 'data-photo', 'data-picture', 'data-icon', 'data-cover',
-]; // prettier-ignore
+]; // oxfmt-ignore
 
 /** Elements that show a picture themselves: what waits in their `…src` is one, whatever its name ends in. */
 const SHOWS_PICTURE = new Set(['img', 'source']);

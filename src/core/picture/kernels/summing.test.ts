@@ -78,7 +78,7 @@ describe('sumTable', () => {
           expect(at(right, bottom) - at(left, bottom) - at(right, top) + at(left, top)).toBe(wanted);
         },
       ),
-    )); // prettier-ignore
+    )); // oxfmt-ignore
 });
 
 const small = sumTable({ width: 4, height: 2, data: Uint8Array.from([0, 10, 20, 30, 40, 50, 60, 70]) });

@@ -30,7 +30,7 @@ it.each<[CreditForm, string, string]>([
 ])('%j', (form, whole, little) => {
   expect(creditLine(form, ALL)).toBe(whole);
   expect(creditLine(form, LITTLE)).toBe(little);
-}); // prettier-ignore
+}); // oxfmt-ignore
 
 it('says that a picture was changed where there is room for it', () => {
   expect(creditLine({ name: 'title-author-source-licence' }, { ...ALL, isChanged: true })).toMatch(
@@ -61,5 +61,5 @@ describe('what a form writes is found again as the credit', () => {
     if (!wanted?.words) throw new Error('no credit is wanted');
     const lacking = lackingIn(textAlone(wanted.words), wanted);
     expect(lacking.filter((part) => part === 'creator' || part === 'licence')).toEqual([]);
-  }); // prettier-ignore
+  }); // oxfmt-ignore
 });

@@ -56,7 +56,7 @@ const FORMS: Readonly<Record<CreditFormName, (fields: CreditFields) => string>> 
   'title-author-source-licence': (fields) => {
     const licence = joined([licenceOf(fields), fields.deed ? `(${fields.deed})` : ''], ' ');
     const by = people(fields);
-    return joined([joined([quoted(fields), by ? `by ${by}` : ''], ' '), fields.source ?? '', licence, changed(fields)], ', '); // prettier-ignore
+    return joined([joined([quoted(fields), by ? `by ${by}` : ''], ' '), fields.source ?? '', licence, changed(fields)], ', '); // oxfmt-ignore
   },
   'author-title-site-medium': (fields) => {
     const head = joined([people(fields), joined([quoted(fields), '[photograph]'], ' ')], ': ');
@@ -97,8 +97,8 @@ const FIELD = /\{([a-z]+)\}/gu;
 
 /** What is wrong with a template; `null` where nothing is. */
 export function templateProblem(template: string): string | null {
-  const unknown = [...template.matchAll(FIELD)].map(([, name = '']) => name).filter((name) => !TEMPLATE_FIELDS.includes(name as never)); // prettier-ignore
-  if (unknown.length > 0) return `There is no field {${unknown[0]}}; there are ${TEMPLATE_FIELDS.map((name) => `{${name}}`).join(', ')}.`; // prettier-ignore
+  const unknown = [...template.matchAll(FIELD)].map(([, name = '']) => name).filter((name) => !TEMPLATE_FIELDS.includes(name as never)); // oxfmt-ignore
+  if (unknown.length > 0) return `There is no field {${unknown[0]}}; there are ${TEMPLATE_FIELDS.map((name) => `{${name}}`).join(', ')}.`; // oxfmt-ignore
   if (!/\{(?:creator|holder)\}/u.test(template))
     return 'It names nobody: {creator} or {holder} has to be in it.';
   return null;

@@ -13,7 +13,7 @@ export function carriesLine(text: CreditText, line: string, own: OwnWords): bool
   if (saying.length < FEW_WORDS) return standsIn(wordsOf(text), wanted, own);
   const words = wordsOf(text);
   const kept = sayingWords(words.map(({ folded }) => folded)).map((at) => words[at] as Word);
-  return standsIn(kept, saying.map((at) => wanted[at] as string), own); // prettier-ignore
+  return standsIn(kept, saying.map((at) => wanted[at] as string), own); // oxfmt-ignore
 }
 
 function standsIn(words: readonly Word[], wanted: readonly string[], own: OwnWords): boolean {

@@ -6,7 +6,7 @@ const NOUNS = [
   'foto', 'fotos', 'fotografie', 'fotografien', 'fotograf', 'fotografin', 'fotografiert', 'bild', 'bilder', 'aufnahme', 'aufnahmen', 'abbildung', 'bildquelle', 'bildnachweis', 'fotonachweis', 'zeichnung',
   'photographie', 'photographies', 'photographe', 'cliché', 'crédit', 'crédits', 'illustratrice', 'dessin',
   'fotografía', 'fotografías', 'fotógrafo', 'fotógrafa', 'imagen', 'imágenes', 'ilustración', 'crédito', 'créditos',
-]; // prettier-ignore
+]; // oxfmt-ignore
 
 /** What ties a name to it. */
 const TIES = [
@@ -14,15 +14,15 @@ const TIES = [
   'von', 'vom', 'durch', 'quelle', 'urheber', 'urheberin', 'autor', 'autorin', 'lizenz', 'lizenziert', 'unter', 'mit', 'freundlicher', 'genehmigung', 'und', 'nachweis', 'rechte',
   'par', 'de', 'du', 'des', 'auteur', 'autrice', 'source', 'sous', 'licence', 'avec', 'autorisation', 'et', 'droits', 'courtoisie',
   'por', 'del', 'autora', 'fuente', 'bajo', 'licencia', 'con', 'permiso', 'cortesía', 'y', 'derechos', 'obra',
-]; // prettier-ignore
+]; // oxfmt-ignore
 
 /** Words of licences' names. */
 const LICENCE = [
   'cc', 'cc0', 'creative', 'commons', 'by', 'sa', 'nc', 'nd', 'by-sa', 'by-nc', 'by-nd', 'by-nc-sa', 'by-nc-nd', 'cc-by', 'cc-by-sa', 'cc-by-nc', 'cc-by-nd', 'cc-by-nc-sa', 'cc-by-nc-nd', 'attribution', 'sharealike', 'noncommercial', 'noderivatives', 'noderivs', 'share', 'alike', 'international', 'unported', 'generic', 'version', 'v', 'namensnennung', 'weitergabe', 'atribución', 'reconocimiento', 'partage', 'public', 'domain', 'gemeinfrei',
-]; // prettier-ignore
+]; // oxfmt-ignore
 
 /** How people are addressed. */
-const ADDRESSES = ['mr', 'mrs', 'ms', 'miss', 'dr', 'prof', 'professor', 'sir', 'herr', 'frau', 'mme', 'mlle', 'sr', 'sra', 'don', 'doña']; // prettier-ignore
+const ADDRESSES = ['mr', 'mrs', 'ms', 'miss', 'dr', 'prof', 'professor', 'sir', 'herr', 'frau', 'mme', 'mlle', 'sr', 'sra', 'don', 'doña']; // oxfmt-ignore
 
 const ALL = new Set([...NOUNS, ...TIES, ...LICENCE, ...ADDRESSES]);
 
@@ -30,7 +30,7 @@ const ALL = new Set([...NOUNS, ...TIES, ...LICENCE, ...ADDRESSES]);
 export const isCreditWord = (word: string): boolean => ALL.has(word);
 
 /** Words that add nothing to a recorded line, wherever they stand. */
-const EMPTY_IN_LINES = new Set(['photo', 'photos', 'photograph', 'photographs', 'image', 'images', 'picture', 'pictures', 'by', 'via', 'courtesy', 'c', 'copyright', 'foto', 'fotos', 'bild', 'bilder', 'photographie', 'fotografie', 'fotografía', 'imagen']); // prettier-ignore
+const EMPTY_IN_LINES = new Set(['photo', 'photos', 'photograph', 'photographs', 'image', 'images', 'picture', 'pictures', 'by', 'via', 'courtesy', 'c', 'copyright', 'foto', 'fotos', 'bild', 'bilder', 'photographie', 'fotografie', 'fotografía', 'imagen']); // oxfmt-ignore
 /** Words that do so behind one of those. */
 const EMPTY_BEHIND = new Set(['of', 'von', 'par', 'de', 'por']);
 

@@ -23,7 +23,7 @@ export const hallOf = (fields: PictureFields = {}): RightsRecord => ({
 const IMG = '<img src="img/hall.jpg" alt="">';
 const RIVER: RightsRecord = {
   ...{ record: 'picture', files: ['img/river.jpg'], title: 'The river', creator: ['Bob Moor'], licence: 'CC-BY-3.0' },
-}; // prettier-ignore
+}; // oxfmt-ignore
 const OWN = (line: string): RightsRecord => ({ record: 'licence', id: 'own:bright', credit: true, line });
 const BRIGHT: PictureFields = { licence: 'own:bright', creator: ['Ann Lee'] };
 const BY = (words: string) => `${IMG}<p>${words}</p>`;
@@ -71,7 +71,7 @@ const NAMES: CreditCase[] = [
   { name: 'German', html: BY('Foto von Ann Lee, CC BY-SA 4.0'), found: true },
   { name: 'French', html: BY('Photo de Ann Lee (CC BY-SA 4.0)'), found: true },
   { name: 'the title before the name', html: BY('The Hall Ann Lee CC BY-SA 4.0'), found: true },
-]; // prettier-ignore
+]; // oxfmt-ignore
 
 /** Licences as texts name them. */
 const LICENCES: CreditCase[] = [
@@ -113,7 +113,7 @@ const LICENCES: CreditCase[] = [
   { name: 'a year behind the licence', html: BY('Ann Lee, CC BY 2019'), found: false, fields: { licence: 'CC-BY-2.0' } },
   { name: 'none needed', html: IMG, found: null, fields: { licence: 'CC0-1.0' } },
   { name: 'own work', html: IMG, found: null, fields: { licence: 'own-work' } },
-]; // prettier-ignore
+]; // oxfmt-ignore
 
 /** Lines that an own licence asks for. */
 const LINES: CreditCase[] = [
@@ -130,7 +130,7 @@ const LINES: CreditCase[] = [
   { name: 'nobody recorded', html: BY('Photo: Moss Archive'), found: false, fields: { licence: 'own:bright', creator: [] }, records: [{ record: 'licence', id: 'own:bright', credit: true }] },
   { name: 'house form for everything', html: BY('Photo: Ann Lee'), found: true, fields: { licence: 'CC0-1.0' }, records: [{ record: 'credit-form', always: true }] },
   { name: 'house form, no credit', html: IMG, found: false, fields: { licence: 'own-work' }, records: [{ record: 'credit-form', always: true }] },
-]; // prettier-ignore
+]; // oxfmt-ignore
 
 const C = 'Photo: Ann Lee, CC BY-SA 4.0';
 /** Places in which it counts, and in which it does not. */
@@ -197,7 +197,7 @@ const PLACES: CreditCase[] = [
   { name: 'credits page in French', html: { ...CREDITS(''), 'credits.html': '<html lang="fr"><title>Crédits photographiques</title><p>The hall : Ann Lee, CC BY-SA 4.0</p>' }, found: true },
   { name: 'a page of another name', html: { ...CREDITS(''), 'credits.html': '<title>About us</title><p>The hall: Ann Lee, CC BY-SA 4.0</p>' }, found: false },
   { name: 'a page that the site names', html: { ...CREDITS(''), 'credits.html': '<title>Thanks</title><p>The hall: Ann Lee, CC BY-SA 4.0</p>' }, found: true, records: [{ record: 'site', credits: ['credits.html'] }] },
-]; // prettier-ignore
+]; // oxfmt-ignore
 
 const TWO = (rest: string) => `${IMG}<p>Words.</p><img src="img/river.jpg" alt=""><p>More words.</p>${rest}`;
 /** Written after the rules and before they were run on them. */
@@ -312,7 +312,7 @@ const SECOND: CreditCase[] = [
   { name: 'third: all but this one, in Spanish', html: TWO('<p>Todas las fotos excepto The hall: Ann Lee, CC BY-SA 4.0</p>'), found: false },
   { name: 'third: all but this one, in German', html: TWO('<p>Alle Fotos außer The hall: Ann Lee, CC BY-SA 4.0</p>'), found: false },
   { name: 'third: a closed dialog', html: `${IMG}<dialog><p>${C}</p></dialog><img src="x.jpg" alt="">`, found: false },
-]; // prettier-ignore
+]; // oxfmt-ignore
 
 /** Written after the rule stood, in one go, each with its answer before it was run: 51 of 52 right at the first run. */
 const FOURTH: CreditCase[] = [
@@ -368,7 +368,7 @@ const FOURTH: CreditCase[] = [
   { name: 'fourth: a line with words between', html: BY('Ann Lee for Brightline'), found: false, fields: BRIGHT, records: [OWN('Ann Lee / Brightline')] },
   { name: 'fourth: in the caption of a figure around', html: `<figure><div><figure>${IMG}</figure></div><figcaption>${C}</figcaption></figure><img src="x.jpg" alt="">`, found: true },
   { name: 'fourth: Unicode small letters', html: BY('Ann Lee, ＣＣ ＢＹ－ＳＡ ４．０'), found: true },
-]; // prettier-ignore
+]; // oxfmt-ignore
 
 export const CREDIT_CASES: readonly CreditCase[] = [
   ...NAMES,

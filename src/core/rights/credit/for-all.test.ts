@@ -53,7 +53,7 @@ it.each([
   ['Credits', false], ['Photo gallery', false], ['Our pictures', false], ['Bilder', false], ['Impressum', false], ['Credit cards', false],
 ])('the title “%s” is that of picture credits: %s', (title, expected) => {
   expect(isCreditsTitle(title)).toBe(expected);
-}); // prettier-ignore
+}); // oxfmt-ignore
 
 it.each([
   ['© Ann Lee', true], ['(c) 2024 Ann Lee', true], ['Photo: Ann Lee', true], ['Photo by Ann Lee', true], ['Picture courtesy of Brightline', true],
@@ -61,4 +61,4 @@ it.each([
   ['Ann Lee plays the cello', false], ['The photo shows the hall', false], ['Bilder einer Ausstellung', false], ['', false],
 ])('“%s” is made like a credit: %s', (line, expected) => {
   expect(isCreditLike(line)).toBe(expected);
-}); // prettier-ignore
+}); // oxfmt-ignore

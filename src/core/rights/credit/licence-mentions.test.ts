@@ -33,7 +33,7 @@ describe.each<[id: string, named: readonly string[], not: readonly string[]]>([
   it.each(not)('is not named by “%s”', (text) => {
     expect(namesLicence(textAlone(text), commons(id))).toBe(false);
   });
-}); // prettier-ignore
+}); // oxfmt-ignore
 
 /** A text in which what stands in square brackets is linked. */
 function linked(written: string, ...hrefs: readonly string[]): CreditText {

@@ -30,7 +30,7 @@ const IN_WORDS: readonly (readonly [Condition, string])[] = [
   ['nc', 'non[\\s-]*commercial|nicht[\\s-]*kommerziell|keine[\\s-]*kommerzielle[\\s-]*nutzung|pas[\\s-]*d.utilisation[\\s-]*commerciale|no[\\s-]*comercial'],
   ['nd', 'no[\\s-]*deriv(?:ative|ativ)?(?:e?s|(?:[\\s-]*works?))?|keine[\\s-]*bearbeitung(?:en)?|pas[\\s-]*de[\\s-]*modifications?|sin[\\s-]*(?:obras?[\\s-]*)?derivad(?:as?|os?)?'],
   ['sa', 'share[\\s-]*alike|weitergabe[\\s-]*unter[\\s-]*gleichen[\\s-]*bedingungen|partage[\\s-]*(?:dans[\\s-]*les[\\s-]*m[eê]mes[\\s-]*conditions|[aà][\\s-]*l.identique)|compartir[\\s-]*(?:bajo[\\s-]*la[\\s-]*misma[\\s-]*licencia|igual)'],
-]; // prettier-ignore
+]; // oxfmt-ignore
 const CONDITION = IN_WORDS.map(([, words]) => words).join('|');
 const WORDS = new RegExp(
   `(?:(creative[\\s-]*commons)(?:[\\s-]*(?:licen[cs]e|lizenz|licencia))?${TIE})?(?<![\\p{L}])(?:${ATTRIBUTION})((?:${TIE}(?:and|und|et|y)?${TIE}(?:${CONDITION}))*)(?![\\p{L}])`,
@@ -43,13 +43,13 @@ const WRITTEN_DEED =
 
 const WRITTEN_DEED_ONCE = new RegExp(WRITTEN_DEED.source, 'iu');
 
-const VERSION = /^[\s\-–—_,/(:)]*(?:licen[cs]e|lizenz|licencia|licence)?[\s\-–—_,/(:]*(?:version|vers\.|v\.?)?\s*(\d)(?:[.,](\d))?(?![\d%]|[.,]\d)/iu; // prettier-ignore
+const VERSION = /^[\s\-–—_,/(:)]*(?:licen[cs]e|lizenz|licencia|licence)?[\s\-–—_,/(:]*(?:version|vers\.|v\.?)?\s*(\d)(?:[.,](\d))?(?![\d%]|[.,]\d)/iu; // oxfmt-ignore
 /** Jurisdictions that licences were written for, by how they are called. */
 const PORTS: Readonly<Record<string, string>> = {
   international: '', unported: '', generic: '', internacional: '', 'nicht portiert': '', 'non transposé': '', générique: '', genérica: '',
   germany: 'de', deutschland: 'de', allemagne: 'de', alemania: 'de', austria: 'at', österreich: 'at', autriche: 'at', france: 'fr', frankreich: 'fr', francia: 'fr', netherlands: 'nl', niederlande: 'nl', switzerland: 'ch', schweiz: 'ch', suisse: 'ch', spain: 'es', spanien: 'es', españa: 'es', espagne: 'es', italy: 'it', italien: 'it', italia: 'it', 'united kingdom': 'uk', 'england and wales': 'uk', 'england & wales': 'uk', scotland: 'scotland', 'united states': 'us', usa: 'us', australia: 'au', australien: 'au', japan: 'jp', canada: 'ca', 'new zealand': 'nz', ireland: 'ie', poland: 'pl', portugal: 'pt', brazil: 'br', sweden: 'se', denmark: 'dk', norway: 'no', belgium: 'be', igo: 'igo',
-}; // prettier-ignore
-const PORT_NAME = new RegExp(`^[\\s\\-–—_,/(]*(${Object.keys(PORTS).sort((a, b) => b.length - a.length).join('|')})(?![\\p{L}])`, 'iu'); // prettier-ignore
+}; // oxfmt-ignore
+const PORT_NAME = new RegExp(`^[\\s\\-–—_,/(]*(${Object.keys(PORTS).sort((a, b) => b.length - a.length).join('|')})(?![\\p{L}])`, 'iu'); // oxfmt-ignore
 const PORT_CODE =
   /^[\s\-–—_/(]{1,2}(AT|AU|BE|BR|CA|CH|DE|DK|ES|FR|IE|IGO|IT|JP|NL|NO|NZ|PL|PT|SE|UK|US)(?![\p{L}\p{N}])/u;
 
@@ -122,11 +122,11 @@ function partnerOf(deed: Mention, words: readonly Mention[], deeds: readonly Men
     deeds.some((other) => other !== deed && other.start >= from && other.end <= to);
   const before = words.findLast(
     (word) => word.end <= deed.start && deed.start - word.end <= BESIDE && isFree(word) && !isBetween(word.end, deed.start),
-  ); // prettier-ignore
+  ); // oxfmt-ignore
   if (before) return before;
   const behind = words.find(
     (word) => word.start >= deed.end && word.start - deed.end <= BESIDE && isFree(word) && !isBetween(deed.end, word.start),
-  ); // prettier-ignore
+  ); // oxfmt-ignore
   return behind ?? null;
 }
 

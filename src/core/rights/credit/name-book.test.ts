@@ -2,7 +2,7 @@ import { describe, expect, it } from 'vitest';
 import { textAlone } from './credit-text';
 import { NameBook, partOf, type NamedPicture } from './name-book';
 
-const picture = (key: string, titles: readonly string[], files: readonly string[] = [], numbers: readonly number[] = []): NamedPicture => ({ key, titles, files, numbers }); // prettier-ignore
+const picture = (key: string, titles: readonly string[], files: readonly string[] = [], numbers: readonly number[] = []): NamedPicture => ({ key, titles, files, numbers }); // oxfmt-ignore
 
 const BOOK = new NameBook([
   picture('hall', ['The hall', 'Hall in May'], ['hall.jpg', 'hall-960.jpg'], [1]),
@@ -29,7 +29,7 @@ describe('the names in a text', () => {
     const text = textAlone(written);
     const found = BOOK.namesIn(text, false).map(({ keys, start, end }) => `${keys.join('+')}@${text.text.slice(start, end)}`);
     expect(found).toEqual(names);
-  }); // prettier-ignore
+  }); // oxfmt-ignore
 
   it.each<[string, readonly string[]]>([
     ['Fig. 1: Ann Lee', ['hall']],

@@ -37,7 +37,7 @@ describe.each<[creator: string, named: readonly string[], not: readonly string[]
   it.each(not)('is not named in “%s”', (text) => {
     expect(names(text, creator)).toBe(false);
   });
-}); // prettier-ignore
+}); // oxfmt-ignore
 
 it.each<[string, boolean]>([
   ['Photo Ann Lee', true],

@@ -10,10 +10,10 @@ interface Name {
   readonly family: readonly string[];
 }
 
-const PARTICLES = new Set(['van', 'von', 'vom', 'zu', 'zum', 'zur', 'de', 'der', 'den', 'del', 'della', 'di', 'da', 'dos', 'das', 'do', 'du', 'des', 'la', 'le', 'les', 'ten', 'ter', 'af', 'av', 'bin', 'ibn', 'al', 'el', 'mac', 'mc', "o'", 'san', 'santa', 'st']); // prettier-ignore
+const PARTICLES = new Set(['van', 'von', 'vom', 'zu', 'zum', 'zur', 'de', 'der', 'den', 'del', 'della', 'di', 'da', 'dos', 'das', 'do', 'du', 'des', 'la', 'le', 'les', 'ten', 'ter', 'af', 'av', 'bin', 'ibn', 'al', 'el', 'mac', 'mc', "o'", 'san', 'santa', 'st']); // oxfmt-ignore
 const TITLES = new Set(['mr', 'mrs', 'ms', 'dr', 'prof', 'sir', 'herr', 'frau', 'mme', 'mlle']);
 /** Words by which a creator is no person: all of it is then its name, in its order. */
-const BODIES = /(?:^|[-])(?:the|club|society|school|schule|museum|museums|archive|archives|archiv|library|press|presse|agency|agentur|studio|studios|group|gruppe|team|company|council|trust|union|university|institute|institut|association|verein|chor|choir|band|orchestra|gmbh|ltd|llc|inc|ag|collection|gallery|church|service|office|ministry|department|and|und|et|y|of|for|the|fotos|photos|images|pictures|media|photography|fotografie)$/iu; // prettier-ignore
+const BODIES = /(?:^|[-])(?:the|club|society|school|schule|museum|museums|archive|archives|archiv|library|press|presse|agency|agentur|studio|studios|group|gruppe|team|company|council|trust|union|university|institute|institut|association|verein|chor|choir|band|orchestra|gmbh|ltd|llc|inc|ag|collection|gallery|church|service|office|ministry|department|and|und|et|y|of|for|the|fotos|photos|images|pictures|media|photography|fotografie)$/iu; // oxfmt-ignore
 
 const known = new Map<string, Name>();
 

@@ -26,7 +26,7 @@ it.each<[string, string, readonly string[]]>([
   ['words beside pictures', '<p><img src="a.jpg" alt="not seen"> Ann Lee</p>', ['Ann Lee']],
 ])('%s', (_, html, lines) => {
   expect(texts(html)).toEqual(lines);
-}); // prettier-ignore
+}); // oxfmt-ignore
 
 it('leaves out what is hidden where it is written, or by a style', () => {
   const html = '<p hidden>One</p><p style="display:none">Two</p><p class="c">Three</p><p>Four</p>';

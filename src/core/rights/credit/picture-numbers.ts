@@ -60,7 +60,7 @@ function expanded(list: string): number[] {
       continue;
     }
     const last = numbers.at(-1);
-    const isRange = /^(?:[–—-]|to|bis|à|a)$/u.test(tie) && last !== undefined && number > last && number - last <= MOST_IN_A_RANGE; // prettier-ignore
+    const isRange = /^(?:[–—-]|to|bis|à|a)$/u.test(tie) && last !== undefined && number > last && number - last <= MOST_IN_A_RANGE; // oxfmt-ignore
     if (isRange) for (let n = last + 1; n < number; n++) numbers.push(n);
     numbers.push(number);
   }

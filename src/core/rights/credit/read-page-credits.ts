@@ -38,7 +38,7 @@ export interface PageCredits {
 /** Kinds of placements that no text stands beside: they show nothing in a place of the page. */
 const NOWHERE: ReadonlySet<Placement['kind']> = new Set([
   'css', 'icon', 'preload', 'meta', 'json-ld', 'manifest', 'attribute-background', 'audio',
-]); // prettier-ignore
+]); // oxfmt-ignore
 
 export interface CreditsInput {
   readonly tree: PageTree;

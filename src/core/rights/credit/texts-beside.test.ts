@@ -37,7 +37,7 @@ it.each<[string, string, readonly (readonly [string, string, boolean])[]]>([
   ['nothing', IT, []],
 ])('%s', (_, html, texts) => {
   expect(beside(html)).toEqual(texts);
-}); // prettier-ignore
+}); // oxfmt-ignore
 
 it('counts the badge of a licence as no picture', () => {
   const badge = '<a href="https://creativecommons.org/licenses/by/4.0/"><img src="badge.png" alt=""></a>';

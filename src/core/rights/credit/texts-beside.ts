@@ -97,7 +97,7 @@ function neighbours(shown: Element, page: Page): TextBeside[] {
   const { weights } = page;
   let unit = shown;
   for (let parent = parentOf(unit); parent; parent = parentOf(unit)) {
-    const isBare = weights.charactersIn(parent) === weights.charactersIn(unit) && weights.picturesIn(parent) <= Math.max(1, weights.picturesIn(unit)); // prettier-ignore
+    const isBare = weights.charactersIn(parent) === weights.charactersIn(unit) && weights.picturesIn(parent) <= Math.max(1, weights.picturesIn(unit)); // oxfmt-ignore
     if (!isBare || parent.tagName === 'body' || parent.tagName === 'html') break;
     unit = parent;
   }

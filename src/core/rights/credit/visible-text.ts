@@ -5,9 +5,9 @@ import { isElement, type Node } from '../../markup/node-text';
 import { plain, type CreditText, type TextLink } from './credit-text';
 
 /** Elements that begin and end a line (HTML standard, §15.3, `display: block` and its like). */
-const BLOCKS = new Set(['address', 'article', 'aside', 'blockquote', 'body', 'caption', 'center', 'dd', 'details', 'dialog', 'dir', 'div', 'dl', 'dt', 'fieldset', 'figcaption', 'figure', 'footer', 'form', 'h1', 'h2', 'h3', 'h4', 'h5', 'h6', 'header', 'hgroup', 'hr', 'legend', 'li', 'main', 'menu', 'nav', 'ol', 'p', 'pre', 'search', 'section', 'summary', 'table', 'tbody', 'td', 'tfoot', 'th', 'thead', 'tr', 'ul']); // prettier-ignore
+const BLOCKS = new Set(['address', 'article', 'aside', 'blockquote', 'body', 'caption', 'center', 'dd', 'details', 'dialog', 'dir', 'div', 'dl', 'dt', 'fieldset', 'figcaption', 'figure', 'footer', 'form', 'h1', 'h2', 'h3', 'h4', 'h5', 'h6', 'header', 'hgroup', 'hr', 'legend', 'li', 'main', 'menu', 'nav', 'ol', 'p', 'pre', 'search', 'section', 'summary', 'table', 'tbody', 'td', 'tfoot', 'th', 'thead', 'tr', 'ul']); // oxfmt-ignore
 /** Elements whose inside nobody reads where the page is shown as it should be. */
-const UNREAD = new Set(['script', 'style', 'template', 'noscript', 'head', 'title', 'audio', 'video', 'canvas', 'object', 'iframe', 'select', 'datalist', 'textarea', 'math']); // prettier-ignore
+const UNREAD = new Set(['script', 'style', 'template', 'noscript', 'head', 'title', 'audio', 'video', 'canvas', 'object', 'iframe', 'select', 'datalist', 'textarea', 'math']); // oxfmt-ignore
 /** Elements that show a picture. */
 const SHOWING = new Set(['img', 'video', 'object', 'embed', 'image', 'svg', 'canvas', 'iframe']);
 

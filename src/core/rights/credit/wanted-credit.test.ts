@@ -11,7 +11,7 @@ const NAMED = ownTerms({ record: 'licence', id: 'own:n', credit: true });
 const HALL: PictureFields = { title: 'The hall', creator: ['Ann Lee'], source: 'https://archive.example/1' };
 
 const wanted = (fields: PictureFields, terms: Terms | null, changes: readonly Modification[] = [], creditsAlways = false) =>
-  wantedCredit(fields, terms, { creditsAlways, changes: () => changes }); // prettier-ignore
+  wantedCredit(fields, terms, { creditsAlways, changes: () => changes }); // oxfmt-ignore
 
 describe('what is wanted', () => {
   it.each<[string, PictureFields, Terms | null, boolean, string | null | undefined]>([
@@ -30,7 +30,7 @@ describe('what is wanted', () => {
     const found = wanted(fields, terms, [], always);
     if (words === undefined) expect(found).toBeNull();
     else expect(found?.words).toBe(words);
-  }); // prettier-ignore
+  }); // oxfmt-ignore
 });
 
 describe('what a text lacks of “The hall” by Ann Lee, CC BY-SA 4.0', () => {
@@ -51,7 +51,7 @@ describe('what a text lacks of “The hall” by Ann Lee, CC BY-SA 4.0', () => {
     const found = lackingIn(textAlone(text), credit);
     expect(found).toEqual(lacking);
     expect(isCredit(found)).toBe(isOne);
-  }); // prettier-ignore
+  }); // oxfmt-ignore
 });
 
 describe('that a picture was changed', () => {

@@ -115,4 +115,4 @@ function saysTitle(text: CreditText, title: string): boolean {
 
 const isSameAddress = (a: string, b: string): boolean => bare(a) === bare(b);
 const bare = (url: string): string =>
-  plain(url).replace(/^https?:\/\/(?:www\.)?/iu, '').replace(/#.*$/su, '').replace(/\/$/u, ''); // prettier-ignore
+  plain(url).replace(/^https?:\/\/(?:www\.)?/iu, '').replace(/#.*$/su, '').replace(/\/$/u, ''); // oxfmt-ignore

@@ -35,7 +35,7 @@ describe('which folders may be connected', () => {
     ['what holds Ibidem’s own folder, below a root', '', ['..'], 'FOLDER_NOT_ALLOWED'],
     ['the demo’s site in it, which a root names', 'var/demo-site', ['var/demo-site'], 'allowed'],
   ])('%s', async (_name, folder, roots, expected) => {
-    expect(await codeFor(join(base, folder), roots.map((root) => join(base, root)))).toBe(expected); // prettier-ignore
+    expect(await codeFor(join(base, folder), roots.map((root) => join(base, root)))).toBe(expected); // oxfmt-ignore
   });
 
   it.each(['/etc', '/proc/self', '/usr/lib', '/'])('%s is the system’s, even below /', async (folder) => {

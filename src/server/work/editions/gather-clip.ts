@@ -57,7 +57,7 @@ export async function gatherClip(
 ): Promise<number> {
   requireRole(actor, EDITORS, 'change clips');
   if (isOldTakenOff) requireRole(actor, ['maintainer'], 'take files off the site');
-  const value = checkedInput(SCHEMA, request, { code: 'CLIP_INPUT', what: 'The clip was not added.' }) as Chosen; // prettier-ignore
+  const value = checkedInput(SCHEMA, request, { code: 'CLIP_INPUT', what: 'The clip was not added.' }) as Chosen; // oxfmt-ignore
   const { siteId, fromPath, placementIds, fileName } = value;
   const clip = await clipToPutIn(fileName, bytes);
   const sha256 = await storeBytes(bytes);

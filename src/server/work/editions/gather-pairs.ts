@@ -54,7 +54,7 @@ export async function gatherPairs(
   if (new Set(wanted.map(({ pictureId }) => pictureId)).size < wanted.length)
     throw new ProblemError({ ...told, why: 'A picture is in two pairs.', remedy: 'Open the sheet again.' });
   return asOne(db, async (tx) => {
-    const standing = await placesOf(tx, siteId, wanted.map(({ pictureId }) => pictureId)); // prettier-ignore
+    const standing = await placesOf(tx, siteId, wanted.map(({ pictureId }) => pictureId)); // oxfmt-ignore
     let edition: number | null = null;
     const off: number[] = [];
     for (const { pictureId, intakeId } of wanted) {
@@ -92,7 +92,7 @@ export async function swapEverywhere(
   for (const fromPath of new Set(places.map(({ file_path }) => file_path))) {
     const placementIds = places.filter(({ file_path }) => file_path === fromPath).map(({ id }) => Number(id));
     const words = { alt: alt || null, caption: caption || null };
-    edition = await swapWithin(tx, actor, { siteId, intakeId, fromPath, placementIds, ...words, focal: { x, y } }); // prettier-ignore
+    edition = await swapWithin(tx, actor, { siteId, intakeId, fromPath, placementIds, ...words, focal: { x, y } }); // oxfmt-ignore
   }
   return edition;
 }

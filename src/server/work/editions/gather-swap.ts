@@ -96,7 +96,7 @@ export async function swapWithin(
   const own = (id: number): OwnOfPlace => value.own?.[id] ?? {};
   const brings = value.placementIds.map(
     (id) =>
-      [id, { alt: Boolean(own(id).alt || value.alt), caption: Boolean(own(id).caption || value.caption), block: false }] as const, // prettier-ignore
+      [id, { alt: Boolean(own(id).alt || value.alt), caption: Boolean(own(id).caption || value.caption), block: false }] as const, // oxfmt-ignore
   );
   const wordy = brings.filter(([, { alt, caption }]) => alt || caption);
   if (wordy.length > 0) await releaseWords(db, value.siteId, new Map(wordy));

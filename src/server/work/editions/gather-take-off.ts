@@ -137,6 +137,6 @@ export async function leavePlaces(
     );
     const editionId = rows[0]?.edition_id;
     if (editionId === undefined) return;
-    await releasePlacements(tx, editionId, rows.map(({ id }) => Number(id)), 'take-off'); // prettier-ignore
+    await releasePlacements(tx, editionId, rows.map(({ id }) => Number(id)), 'take-off'); // oxfmt-ignore
   });
 }

@@ -32,7 +32,7 @@ export async function prepareTakeOff(
      group by source_path, start, "end" order by min(page_path), source_path, start`,
     [placementIds],
   );
-  refuseFewerPlaces(placementIds.length, rows.reduce((sum, { pages }) => sum + pages, 0)); // prettier-ignore
+  refuseFewerPlaces(placementIds.length, rows.reduce((sum, { pages }) => sum + pages, 0)); // oxfmt-ignore
   const bySource = new Map<string, Spot[]>();
   for (const spot of rows) bySource.set(spot.source, [...(bySource.get(spot.source) ?? []), spot]);
   const edits: NewEdit[] = [];
@@ -56,5 +56,5 @@ function rowOf(
 ): NewEdit {
   const within = spots.find((spot) => spot.start >= start && spot.start < end);
   const spot = within ?? spots.findLast((one) => one.start <= start) ?? (spots[0] as Spot);
-  return { pagePath: spot.page, sourcePath: path, placeStart: spot.start, subject: 'place', start, end, was, becomes, expects }; // prettier-ignore
+  return { pagePath: spot.page, sourcePath: path, placeStart: spot.start, subject: 'place', start, end, was, becomes, expects }; // oxfmt-ignore
 }

@@ -73,7 +73,7 @@ export async function changeLines(
       await tx.orm.update(intake).set(columnsOf(change)).where(eq(intake.id, row.id));
     }
     const details = `${before.length} lines`;
-    if (wanted.some(({ isStruck }) => isStruck)) await logEvent(tx, actor, { siteId, verb: 'strike out new pictures', details }); // prettier-ignore
+    if (wanted.some(({ isStruck }) => isStruck)) await logEvent(tx, actor, { siteId, verb: 'strike out new pictures', details }); // oxfmt-ignore
     return before;
   });
 }

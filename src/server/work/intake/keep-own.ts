@@ -27,7 +27,7 @@ export async function keepOwn(
   const id = await keepIntake(tx, { siteId, fileName, bytes, receivedBy: actor.name, source });
   if (id === null) throw new Error('the picture was not kept');
   // By its own name, so that the new files stand beside the old one; struck out, since nobody brought it.
-  await tx.pool.query('update intake set title = $2, struck_at = now() where id = $1', [id, fileName.replace(/\.[^.]*$/u, '')]); // prettier-ignore
+  await tx.pool.query('update intake set title = $2, struck_at = now() where id = $1', [id, fileName.replace(/\.[^.]*$/u, '')]); // oxfmt-ignore
   return id;
 }
 

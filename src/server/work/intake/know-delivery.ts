@@ -141,7 +141,7 @@ async function pictureShelf({ pool }: Database, siteId: number): Promise<Shelf> 
   const printOfFile = recentPrints(storedPrint);
   return {
     alike: ({ sha256, widthPx }, print) => {
-      const same = rows.filter((row) => row.sha256 === sha256).map((row) => knownAs(row, { isSameBytes: true, widthPx, own: 1, other: 1 })); // prettier-ignore
+      const same = rows.filter((row) => row.sha256 === sha256).map((row) => knownAs(row, { isSameBytes: true, widthPx, own: 1, other: 1 })); // oxfmt-ignore
       if (same.length > 0) return same;
       const compared = index.find(print, COMPARED).flatMap((candidate) => {
         const row = there[candidate.picture];
@@ -151,7 +151,7 @@ async function pictureShelf({ pool }: Database, siteId: number): Promise<Shelf> 
         .links.filter(({ link }) => !link.isMirrored)
         .map(({ to, link }) =>
           knownAs(to.row, { isSameBytes: false, widthPx, own: link.own.width, other: link.other.width }),
-        ) // prettier-ignore
+        ) // oxfmt-ignore
         .toSorted((a, b) => b.pages - a.pages);
     },
   };

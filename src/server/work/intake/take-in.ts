@@ -81,7 +81,7 @@ async function keepEntries(
   const isNothing = refused.length === pictures.length;
   return {
     code: isNothing ? 'NOTHING_TAKEN' : 'PARTLY_TAKEN',
-    what: isNothing ? `Nothing of “${fileName}” was taken in.` : `${refused.length} of the ${pictures.length} pictures in “${fileName}” were not taken in.`, // prettier-ignore
+    what: isNothing ? `Nothing of “${fileName}” was taken in.` : `${refused.length} of the ${pictures.length} pictures in “${fileName}” were not taken in.`, // oxfmt-ignore
     why: pictures.length === 0 ? 'It holds no pictures.' : refused.slice(0, 5).join(' '),
     remedy: 'Save those anew as JPEG or PNG, and send them by themselves.',
   };

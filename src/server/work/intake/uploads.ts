@@ -59,7 +59,7 @@ export async function beginUpload(
   begun: UploadBegun,
 ): Promise<UploadState | null> {
   requireRole(actor, EDITORS, 'bring in pictures');
-  const { goal, ...value } = checkedInput(SCHEMA, begun, { code: 'UPLOAD_INPUT', what: 'The file was not taken.' }); // prettier-ignore
+  const { goal, ...value } = checkedInput(SCHEMA, begun, { code: 'UPLOAD_INPUT', what: 'The file was not taken.' }); // oxfmt-ignore
   const isPacked = goal === 'delivery' && isZip(value.fileName);
   const most = isPacked ? MAX_ZIP_BYTES : MAX_INTAKE_BYTES;
   if (value.sizeBytes > most) {

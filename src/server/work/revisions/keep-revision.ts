@@ -70,9 +70,9 @@ export async function keepRevision(
   const made = await madeAnew(opened, wanted);
   const delivery = as === 'another' ? (await needDelivery(db, actor, siteId)).id : null;
   return asOne(db, async (tx) => {
-    const id = as === 'line' ? await overLine(tx, opened, made) : await another(tx, actor, { siteId, opened, made, delivery }); // prettier-ignore
+    const id = as === 'line' ? await overLine(tx, opened, made) : await another(tx, actor, { siteId, opened, made, delivery }); // oxfmt-ignore
     const edition = as === 'places' ? await intoPlaces(tx, actor, { siteId, id, file: opened.file }) : null;
-    const details = `${opened.line?.title ?? opened.file?.path ?? ''}${edition === null ? '' : `, edition ${edition}`}`; // prettier-ignore
+    const details = `${opened.line?.title ?? opened.file?.path ?? ''}${edition === null ? '' : `, edition ${edition}`}`; // oxfmt-ignore
     await logEvent(tx, actor, { siteId, verb: 'correct picture', details });
     return { id, edition };
   });
@@ -124,7 +124,7 @@ async function revised(original: OpenedRevision['original'], revision: Revision)
 
 /** The line shows the new picture; what a draft does with it is prepared anew. */
 async function overLine(tx: Database, { line }: OpenedRevision, { focal, ...made }: Made): Promise<number> {
-  if (!line) throw new ProblemError({ ...NOT_KEPT, why: 'It came in no delivery.', remedy: 'Keep it as another picture.' }); // prettier-ignore
+  if (!line) throw new ProblemError({ ...NOT_KEPT, why: 'It came in no delivery.', remedy: 'Keep it as another picture.' }); // oxfmt-ignore
   const used = await tx.orm
     .select({ id: changes.id, state: editions.state, number: editions.number })
     .from(changes)
@@ -139,7 +139,7 @@ async function overLine(tx: Database, { line }: OpenedRevision, { focal, ...made
       why: `It is in edition ${live.number}, which is no draft any more: what was published must stay what it was.`,
       remedy: 'Keep it as another picture.',
     });
-  await tx.orm.update(intake).set({ ...made, ...focal, softness: null, findings: null }).where(eq(intake.id, line.id)); // prettier-ignore
+  await tx.orm.update(intake).set({ ...made, ...focal, softness: null, findings: null }).where(eq(intake.id, line.id)); // oxfmt-ignore
   await lookAt(tx, line.deliveryId);
   for (const { id } of used) {
     await tx.orm.update(changes).set({ state: 'preparing', problem: null }).where(eq(changes.id, id));

@@ -47,7 +47,7 @@ export async function openRevision(
       why: 'It is no longer there.',
       remedy: 'Go back to the list: it shows what is there now.',
     });
-  const bytes = line ? await storedBytes(sha256) : await bytesOfPicture(db, site, { sha256, path: file?.path ?? null }); // prettier-ignore
+  const bytes = line ? await storedBytes(sha256) : await bytesOfPicture(db, site, { sha256, path: file?.path ?? null }); // oxfmt-ignore
   const facts = await inspectImage(bytes, line?.fileName ?? file?.path ?? 'picture');
   refuseDrawn(facts);
   const revision = line?.revision ?? AS_IT_IS;
@@ -60,7 +60,7 @@ export async function openRevision(
 }
 
 async function fileOf({ orm }: Database, siteId: number, id: number): Promise<File | null> {
-  const [file] = await orm.select().from(files).where(and(eq(files.siteId, siteId), eq(files.id, id), isNull(files.goneIn))); // prettier-ignore
+  const [file] = await orm.select().from(files).where(and(eq(files.siteId, siteId), eq(files.id, id), isNull(files.goneIn))); // oxfmt-ignore
   return file ?? null;
 }
 
@@ -89,7 +89,7 @@ function refuseDrawn({ format, isAnimated }: ImageFacts): void {
   throw new ProblemError({
     code: 'REVISION_DRAWN',
     what: 'This picture is not corrected here.',
-    why: isAnimated ? 'It moves: each of its pictures would have to be changed.' : 'It is drawn in lines, which have no pixels.', // prettier-ignore
+    why: isAnimated ? 'It moves: each of its pictures would have to be changed.' : 'It is drawn in lines, which have no pixels.', // oxfmt-ignore
     remedy: 'Change it in the program that it was made with, and bring it in anew.',
   });
 }

@@ -24,11 +24,11 @@ export interface Weight {
 export async function weighRevision(
   db: Database,
   actor: Actor,
-  { siteId, subject, revision }: { readonly siteId: number; readonly subject: RevisedSubject; readonly revision: Revision }, // prettier-ignore
+  { siteId, subject, revision }: { readonly siteId: number; readonly subject: RevisedSubject; readonly revision: Revision }, // oxfmt-ignore
 ): Promise<Weight> {
   requireRole(actor, EDITORS, 'correct pictures');
   const told = { code: 'REVISION_INPUT', what: 'The size was not worked out.' };
-  const input = checkedInput(Joi.object<{ revision: Revision }>({ revision: REVISION.required() }), { revision }, told); // prettier-ignore
+  const input = checkedInput(Joi.object<{ revision: Revision }>({ revision: REVISION.required() }), { revision }, told); // oxfmt-ignore
   const { original } = await openRevision(db, siteId, subject);
   const { bytes, format, widthPx, heightPx } = await makeRevision(original, input.revision);
   return { sizeBytes: bytes.length, format, widthPx, heightPx };

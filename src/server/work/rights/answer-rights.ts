@@ -230,9 +230,9 @@ async function answered(
         goOn(turn);
       }
       const placementId = ids.get(keyOf(one.placement));
-      if (placementId !== undefined) rows.push(rowOf(one, { placementId, siteId: site.id, filePath: fileOf(one.placement) ?? '' })); // prettier-ignore
+      if (placementId !== undefined) rows.push(rowOf(one, { placementId, siteId: site.id, filePath: fileOf(one.placement) ?? '' })); // oxfmt-ignore
     }
-    const isCredits = ({ address, credits }: PageOfPlaces<Placement>) => credits?.isCreditsPage || records.creditPages.has(address); // prettier-ignore
+    const isCredits = ({ address, credits }: PageOfPlaces<Placement>) => credits?.isCreditsPage || records.creditPages.has(address); // oxfmt-ignore
     return { rows, creditPages: pages.filter(isCredits).map(({ address }) => address) };
   } finally {
     await connection.close();

@@ -5,7 +5,7 @@ import type { Database } from '../../db/database';
 import { logEvent } from '../log-event';
 import { writtenRecords } from './records-of-site';
 
-const COLUMNS = ['record', 'files', 'id', 'host', 'pattern', 'title', 'name', 'creator', 'holder', 'source', 'licence', 'purpose', 'purposes', 'commercial', 'modify', 'credit', 'line', 'sites', 'territory', 'from', 'until', 'people', 'releases', 'credits', 'always'] as const; // prettier-ignore
+const COLUMNS = ['record', 'files', 'id', 'host', 'pattern', 'title', 'name', 'creator', 'holder', 'source', 'licence', 'purpose', 'purposes', 'commercial', 'modify', 'credit', 'line', 'sites', 'territory', 'from', 'until', 'people', 'releases', 'credits', 'always'] as const; // oxfmt-ignore
 
 /** @returns the text of the file; releases of people are in it, and that it was given out is written down */
 export async function exportRecords(

@@ -44,7 +44,7 @@ export async function gatherRights(
       eq(changes.writesRights, true),
       eq(changes.fromPath, fromPath),
     );
-    const [known] = await tx.orm.update(changes).set({ state: 'preparing', problem: null }).where(same).returning({ id: changes.id }); // prettier-ignore
+    const [known] = await tx.orm.update(changes).set({ state: 'preparing', problem: null }).where(same).returning({ id: changes.id }); // oxfmt-ignore
     const [made] = known
       ? [known]
       : await tx.orm

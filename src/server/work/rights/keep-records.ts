@@ -113,7 +113,7 @@ export async function recordPicture(
   const body = { record: 'picture', files: [file], ...Object.fromEntries(fields) };
   checkedRecord(body, refusedRecord);
   await asOne(db, async (tx) => {
-    await tx.pool.query(`delete from rights_records where site_id = $1 and for_file = $2 and kind = 'picture'`, [siteId, file]); // prettier-ignore
+    await tx.pool.query(`delete from rights_records where site_id = $1 and for_file = $2 and kind = 'picture'`, [siteId, file]); // oxfmt-ignore
     if (fields.length > 0)
       await tx.orm.insert(rightsRecords).values({
         ...{ siteId, kind: 'picture', forFile: file, saidBy: actor.name, body },

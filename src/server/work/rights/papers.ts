@@ -111,7 +111,7 @@ export async function keepPaper(
 const LISTED = {
   id: releasePapers.id, fileName: releasePapers.fileName, sizeBytes: releasePapers.sizeBytes,
   keptBy: releasePapers.keptBy, keptAt: releasePapers.keptAt,
-}; // prettier-ignore
+}; // oxfmt-ignore
 
 /** The papers about somebody or something, without what is in them. */
 export async function papersOf(db: Database, actor: Actor, siteId: number, subject: PaperSubject) {

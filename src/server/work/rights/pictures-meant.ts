@@ -14,7 +14,7 @@ export const MOST_MEANT = 5000;
 
 export const MEANT = Joi.alternatives(
   Joi.object({ pictures: Joi.array().items(Joi.number().integer()).min(1).max(MOST_MEANT).required() }),
-  Joi.object({ folder: Joi.string().trim().max(1000).pattern(/^[^*]+$/u, 'an address without *').required() }), // prettier-ignore
+  Joi.object({ folder: Joi.string().trim().max(1000).pattern(/^[^*]+$/u, 'an address without *').required() }), // oxfmt-ignore
   Joi.object({ maker: Joi.string().trim().min(1).max(500).required() }),
   Joi.object({ owner: Joi.string().trim().min(1).max(200).required() }),
 );

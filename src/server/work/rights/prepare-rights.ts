@@ -62,7 +62,7 @@ function saidOf(index: RecordIndex, file: { readonly url: string; readonly maste
   const covered = index.picture(file);
   if (!covered) return {};
   const { licence } = covered.fields;
-  return metadataOut(covered.fields, licence ? index.terms(licence) : null, releasesOn(index, file, covered.fields.people)); // prettier-ignore
+  return metadataOut(covered.fields, licence ? index.terms(licence) : null, releasesOn(index, file, covered.fields.people)); // oxfmt-ignore
 }
 
 function releasesOn(
@@ -74,7 +74,7 @@ function releasesOn(
   if (shown === null) return people === 'none' ? 'nobody' : null;
   const releases = shown.map((id) => index.person(id)?.releases ?? []);
   if (releases.every((one) => one.length === 0)) return 'none';
-  const isFree = releases.every((one) => one.some(({ purposes, until, withdrawn }) => !purposes?.length && !until && !withdrawn)); // prettier-ignore
+  const isFree = releases.every((one) => one.some(({ purposes, until, withdrawn }) => !purposes?.length && !until && !withdrawn)); // oxfmt-ignore
   return isFree ? 'unlimited' : 'limited';
 }
 

@@ -113,7 +113,7 @@ export async function putRecordsBack(
   for (const { body } of rows) if (body) checkedRecord(body, refusedRecord);
   await asOne(db, async (tx) => {
     await putRecords(tx, actor, siteId, rows);
-    await askAnew(tx, siteId, rows.some(({ of }) => of.includes('*')) ? 'all' : rows.map(({ of }) => of)); // prettier-ignore
+    await askAnew(tx, siteId, rows.some(({ of }) => of.includes('*')) ? 'all' : rows.map(({ of }) => of)); // oxfmt-ignore
     await logEvent(tx, actor, { siteId, verb: 'take back rights of many', details: `${rows.length}` });
   });
 }
@@ -141,6 +141,6 @@ async function putRecords(
     `delete from rights_records where site_id = $1 and kind = 'picture' and for_file = any($2::text[])`,
     [siteId, rows.map(({ of }) => of)],
   );
-  const kept = rows.flatMap(({ of, body }) => (body ? [{ siteId, kind: 'picture' as const, body, forFile: of, saidBy: actor.name, saidAt: new Date() }] : [])); // prettier-ignore
+  const kept = rows.flatMap(({ of, body }) => (body ? [{ siteId, kind: 'picture' as const, body, forFile: of, saidBy: actor.name, saidAt: new Date() }] : [])); // oxfmt-ignore
   await insertRows(tx.pool, rightsRecords, kept);
 }

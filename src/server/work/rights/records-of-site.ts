@@ -31,5 +31,5 @@ export async function recordsOf(db: Database, siteId: number): Promise<RightsRec
       why: `Record ${id} can’t be read. ${why}`,
       remedy: 'Take the records out and bring them in again.',
     })),
-  ); // prettier-ignore
+  ); // oxfmt-ignore
 }

@@ -178,7 +178,7 @@ const COLUMNS = [
   'start integer', '"end" integer', 'line integer', '"column" integer', 'spot text', 'thread text', 'alt text',
   'name text', 'caption text', 'link jsonb', 'decorative boolean', 'hidden boolean', 'dormant boolean',
   'context jsonb', 'declared jsonb', 'words jsonb',
-] as const; // prettier-ignore
+] as const; // oxfmt-ignore
 
 /** Adds records as they were made: JSON all the way, so that no thread but the one that read them takes them apart. */
 async function insertPlacements(

@@ -92,7 +92,7 @@ async function gathered(
   }
   const edition = count > 0 ? await draftEdition(db, actor, siteId) : null;
   // Words for a place say that it stays.
-  if (edition) await releasePlacements(db, edition.id, [...byFile.values()].flatMap((words) => Object.keys(words).map(Number)), 'take-off'); // prettier-ignore
+  if (edition) await releasePlacements(db, edition.id, [...byFile.values()].flatMap((words) => Object.keys(words).map(Number)), 'take-off'); // oxfmt-ignore
   const made = edition
     ? await insertChanges(db, { editionId: edition.id, byFile, createdBy: actor.name })
     : [];

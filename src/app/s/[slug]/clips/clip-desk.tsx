@@ -64,7 +64,7 @@ export function ClipDesk({ slug, path, places, mayGather, mayTakeOff, editionTex
     setProblem(null);
     start(async () => {
       const ids = going.map(({ id }) => id);
-      const upload = await sendClip(slug, chosen.file, setSent).catch((error: Error) => notSent(chosen.file, error)); // prettier-ignore
+      const upload = await sendClip(slug, chosen.file, setSent).catch((error: Error) => notSent(chosen.file, error)); // oxfmt-ignore
       const isOldTakenOff = isOldOff && isAll;
       setProblem(
         typeof upload === 'string'

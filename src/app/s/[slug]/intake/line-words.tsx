@@ -25,7 +25,7 @@ export function LineWords({ line, onKeep, onStrike }: LineWordsProps) {
     const words = {
       title: text('title') || line.title,
       ...{ alt: text('alt'), caption: text('caption'), credit: text('credit'), folder: text('folder') },
-      tags: [...new Set(text('tags').split(',').map((tag) => tag.trim()).filter(Boolean))], // prettier-ignore
+      tags: [...new Set(text('tags').split(',').map((tag) => tag.trim()).filter(Boolean))], // oxfmt-ignore
     };
     onKeep(words, goesOn);
   };

@@ -100,7 +100,7 @@ function Findings({ slug, line }: { slug: string; line: DeliveryLine }) {
     <div className="space-y-1 max-lg:col-start-4">
       {line.findings.map((found) => {
         const { degree, text } = findingText(found);
-        const canReplace = found.kind === 'same picture' && (found.relation === 'larger' || found.relation === 'holds it'); // prettier-ignore
+        const canReplace = found.kind === 'same picture' && (found.relation === 'larger' || found.relation === 'holds it'); // oxfmt-ignore
         return (
           <Note key={found.kind} degree={degree} head={text}>
             {'path' in found && found.fileId ? (

@@ -22,7 +22,7 @@ export function Lines({ slug, note }: { slug: string; note: ReturnType<typeof us
   const kept = [here, open].map((id) => lines.findIndex((line) => line.id === id)).filter((n) => n >= 0);
   const [first = -1, second = -1] = kept;
   const extract = useCallback(
-    (range: Range) => [...new Set([...defaultRangeExtractor(range), first, second])].filter((n) => n >= 0).sort((a, b) => a - b), // prettier-ignore
+    (range: Range) => [...new Set([...defaultRangeExtractor(range), first, second])].filter((n) => n >= 0).sort((a, b) => a - b), // oxfmt-ignore
     [first, second],
   );
   const virtual = useWindowVirtualizer({

@@ -40,7 +40,7 @@ export function useNote(slug: string, { view, ask, patch }: Delivery) {
       patch(changes);
       start(async () => {
         const sent = writeLines(slug, changes);
-        const written = sent.then(({ ok }) => ok, () => false); // prettier-ignore
+        const written = sent.then(({ ok }) => ok, () => false); // oxfmt-ignore
         writing.current = written;
         void written.then(() => {
           if (writing.current === written) writing.current = null;

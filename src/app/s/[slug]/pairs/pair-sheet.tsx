@@ -28,7 +28,7 @@ export function PairSheetView({ slug, sheet }: { slug: string; sheet: PairSheet 
   const pairs = pairsOf(sheet, choices);
   const off = pairs.filter(({ intakeId }) => intakeId === null).length;
   const spare = sheet.coming.flatMap((one, n) => (choices.includes(n) ? [] : [{ ...one, n }]));
-  const undescribed = choices.filter((choice) => typeof choice === 'number' && sheet.coming[choice]?.alt === '').length; // prettier-ignore
+  const undescribed = choices.filter((choice) => typeof choice === 'number' && sheet.coming[choice]?.alt === '').length; // oxfmt-ignore
   const put = () => {
     setProblem(null);
     start(async () => setProblem(await putPairs(slug, pairs)));
@@ -54,7 +54,7 @@ export function PairSheetView({ slug, sheet }: { slug: string; sheet: PairSheet 
     const by = event.key === 'ArrowDown' ? 1 : event.key === 'ArrowUp' ? -1 : 0;
     if (by === 0 || !here) return;
     event.preventDefault();
-    const next = document.querySelector<HTMLElement>(`[data-pair="${Number(here.getAttribute('data-pair')) + by}"] [role=spinbutton]`); // prettier-ignore
+    const next = document.querySelector<HTMLElement>(`[data-pair="${Number(here.getAttribute('data-pair')) + by}"] [role=spinbutton]`); // oxfmt-ignore
     next?.focus();
     next?.scrollIntoView({ block: 'nearest' });
   };

@@ -6,7 +6,7 @@ const RANKED = [1, 2, 0];
 
 describe('a choice', () => {
   it('goes through those that come by how well they fit, then off the page, then left, and round', () => {
-    expect([1, 2, 0, 'off', 'left'].map((one) => stepped(RANKED, one as never, 1))).toEqual([2, 0, 'off', 'left', 1]); // prettier-ignore
+    expect([1, 2, 0, 'off', 'left'].map((one) => stepped(RANKED, one as never, 1))).toEqual([2, 0, 'off', 'left', 1]); // oxfmt-ignore
     expect(stepped(RANKED, 1, -1)).toBe('left');
     expect(stepped([], 'off', 1)).toBe('left');
   });
@@ -22,7 +22,7 @@ describe('a choice', () => {
 });
 
 it('what has no proposal is left, and what is left is put nowhere', () => {
-  const sheet = { going: [{ id: 7 }, { id: 8 }, { id: 9 }], coming: [{ id: 70 }, { id: 80 }], proposed: [1, null, 0] } as unknown as PairSheet; // prettier-ignore
+  const sheet = { going: [{ id: 7 }, { id: 8 }, { id: 9 }], coming: [{ id: 70 }, { id: 80 }], proposed: [1, null, 0] } as unknown as PairSheet; // oxfmt-ignore
   expect(firstChoices(sheet)).toEqual([1, 'left', 0]);
   expect(pairsOf(sheet, [1, 'left', 'off'])).toEqual([
     { pictureId: 7, intakeId: 80 },

@@ -37,7 +37,7 @@ export function CropProof({ source, original, revision, shape, onWrite }: CropPr
   const crop = revision.struck.includes('crop') ? null : revision.crop;
   const write = (percent: PercentCrop) => {
     if (percent.width <= 0 || percent.height <= 0) return;
-    const next = { x: percent.x / 100, y: percent.y / 100, width: percent.width / 100, height: percent.height / 100 }; // prettier-ignore
+    const next = { x: percent.x / 100, y: percent.y / 100, width: percent.width / 100, height: percent.height / 100 }; // oxfmt-ignore
     const isWhole = next.width > 1 - AT_EDGE && next.height > 1 - AT_EDGE;
     onWrite({ ...taken(revision, 'crop'), crop: isWhole ? null : within(next) }, 'crop');
   };

@@ -92,5 +92,5 @@ interface From {
 function backOf(slug: string, { line, file, swap }: From): { href: string; to: string } {
   if (swap !== null)
     return { href: `/s/${slug}/pictures/${swap}/swap${line === null ? '' : `?with=${line}`}`, to: 'Swap' };
-  return line === null ? { href: `/s/${slug}/pictures/${file}`, to: 'Its record' } : { href: `/s/${slug}/intake`, to: 'Intake' }; // prettier-ignore
+  return line === null ? { href: `/s/${slug}/pictures/${file}`, to: 'Its record' } : { href: `/s/${slug}/intake`, to: 'Intake' }; // oxfmt-ignore
 }

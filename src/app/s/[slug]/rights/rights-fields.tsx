@@ -1,6 +1,6 @@
 import { Field } from '@/ui/field';
 
-const LICENCES = ['own-work', 'public-domain', 'CC0-1.0', 'CC-BY-4.0', 'CC-BY-SA-4.0', 'CC-BY-NC-4.0', 'CC-BY-ND-4.0', 'CC-BY-NC-SA-4.0', 'CC-BY-NC-ND-4.0', 'CC-BY-3.0', 'CC-BY-SA-3.0']; // prettier-ignore
+const LICENCES = ['own-work', 'public-domain', 'CC0-1.0', 'CC-BY-4.0', 'CC-BY-SA-4.0', 'CC-BY-NC-4.0', 'CC-BY-ND-4.0', 'CC-BY-NC-SA-4.0', 'CC-BY-NC-ND-4.0', 'CC-BY-3.0', 'CC-BY-SA-3.0']; // oxfmt-ignore
 
 /** The fields in which is said where a picture comes from. @param before what stands in each from the beginning */
 export function RightsFields({ before }: { before: (name: string) => string }) {

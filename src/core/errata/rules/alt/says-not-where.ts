@@ -135,4 +135,4 @@ const isFormOf = (word: string, list: ReadonlySet<string>): boolean =>
   list.has(word) ||
   PLURALS.some((ending) => word.endsWith(ending) && list.has(word.slice(0, -ending.length)));
 
-const LOGO = new Set(['logo', 'logos', 'logotipo', 'logotype', 'sponsor', 'partner', 'partenaire', 'socio', 'patrocinador', 'icon', 'icono', 'icône', 'symbol', 'emblem', 'wappen', 'zeichen', 'badge', 'button', 'knopf', 'bouton', 'botón']); // prettier-ignore
+const LOGO = new Set(['logo', 'logos', 'logotipo', 'logotype', 'sponsor', 'partner', 'partenaire', 'socio', 'patrocinador', 'icon', 'icono', 'icône', 'symbol', 'emblem', 'wappen', 'zeichen', 'badge', 'button', 'knopf', 'bouton', 'botón']); // oxfmt-ignore

@@ -124,7 +124,7 @@ function isSaidAlike(
 ): boolean {
   const rest = (text: string, names: readonly NameFound[]) => {
     const named = new Set(names.flatMap(({ words }) => words));
-    return tokensOf(text).filter((word) => !named.has(word)).join(' '); // prettier-ignore
+    return tokensOf(text).filter((word) => !named.has(word)).join(' '); // oxfmt-ignore
   };
   return rest(one, itsNames) !== '' && rest(one, itsNames) === rest(other, theirNames);
 }

@@ -5,7 +5,7 @@ import type { Rule } from '../../rule';
 /** Kinds of places whose file a reader's browser asks for when the page is opened. */
 const LOADED = new Set<PlacementKind>([
   'img', 'input', 'poster', 'svg-image', 'object', 'embed', 'css', 'attribute-background', 'lazy', 'video', 'audio', 'icon',
-]); // prettier-ignore
+]); // oxfmt-ignore
 
 const HALL = 'https://pictures.example/hall.jpg';
 

@@ -9,7 +9,7 @@ import { unseal } from '../papers';
 interface RecordRow {
   readonly id: number;
   readonly kind: 'person' | 'shows';
-  readonly body: Readonly<Record<string, unknown>> & { readonly files?: readonly string[]; readonly people?: readonly string[] }; // prettier-ignore
+  readonly body: Readonly<Record<string, unknown>> & { readonly files?: readonly string[]; readonly people?: readonly string[] }; // oxfmt-ignore
 }
 
 /** The records that name a person. */

@@ -27,7 +27,7 @@ const RELEASE = Joi.object<ReleaseSaid>({
   until: Joi.string().trim().max(10).allow('').required(),
 });
 const GIVEN = Joi.object<{ people: string[]; release: ReleaseSaid | null }>({
-  people: Joi.array().items(Joi.string().trim().min(1).max(100)).min(1).max(2000).required().messages({ 'array.min': 'Choose at least one person', 'string.empty': 'Say who it is: initials, a number or a name' }), // prettier-ignore
+  people: Joi.array().items(Joi.string().trim().min(1).max(100)).min(1).max(2000).required().messages({ 'array.min': 'Choose at least one person', 'string.empty': 'Say who it is: initials, a number or a name' }), // oxfmt-ignore
   release: RELEASE.allow(null).required(),
 });
 

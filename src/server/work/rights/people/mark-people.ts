@@ -18,7 +18,7 @@ export interface Mark {
 const SHARE = Joi.number().min(0).max(1).required();
 const MARKED = Joi.object<{ file: string; marks: Mark[] }>({
   file: Joi.string().max(2000).required(),
-  marks: Joi.array().items(Joi.object({ person: Joi.string().trim().min(1).max(100).required().messages({ '*': 'Say who is marked: initials, a number or a name' }), x: SHARE, y: SHARE })).max(200).required(), // prettier-ignore
+  marks: Joi.array().items(Joi.object({ person: Joi.string().trim().min(1).max(100).required().messages({ '*': 'Say who is marked: initials, a number or a name' }), x: SHARE, y: SHARE })).max(200).required(), // oxfmt-ignore
 });
 
 /** Puts the people of a picture in place of those that were marked before; none takes the record away. */

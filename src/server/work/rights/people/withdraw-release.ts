@@ -25,7 +25,7 @@ export interface Withdrawal {
 const WITHDRAWAL = Joi.object<Withdrawal>({
   person: Joi.string().max(100).required(),
   now: Joi.number().required(),
-  on: Joi.string().pattern(/^\d{4}-\d{2}-\d{2}$/u).required().messages({ '*': 'Say on which day, as 2026-08-31' }), // prettier-ignore
+  on: Joi.string().pattern(/^\d{4}-\d{2}-\d{2}$/u).required().messages({ '*': 'Say on which day, as 2026-08-31' }), // oxfmt-ignore
 });
 
 export interface Withdrawn {
@@ -52,7 +52,7 @@ export async function withdrawRelease(
   return asOne(db, async (tx) => {
     const known = (await peopleOfSite(tx, siteId)).find(({ id }) => id === person);
     if (!known)
-      throw new ProblemError({ ...refusal, why: `Nobody is recorded as ${person}.`, remedy: 'Look at the list of people again.' }); // prettier-ignore
+      throw new ProblemError({ ...refusal, why: `Nobody is recorded as ${person}.`, remedy: 'Look at the list of people again.' }); // oxfmt-ignore
     const releases = (known.releases ?? [])
       .map(written)
       .map((one) => ({ ...one, withdrawn: one['withdrawn'] ?? on }));

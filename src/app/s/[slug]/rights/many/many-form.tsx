@@ -38,7 +38,7 @@ export function ManyForm({ slug, siteId, meant, maker, holdsLater }: ManyFormPro
           setProblem('problem' in answer ? answer.problem : null);
           if (!('done' in answer)) return;
           setDone(answer.done);
-          setSaid(`Recorded of ${count(answer.done.pictures, 'picture')}; the answers follow as soon as the worker has looked.`); // prettier-ignore
+          setSaid(`Recorded of ${count(answer.done.pictures, 'picture')}; the answers follow as soon as the worker has looked.`); // oxfmt-ignore
         });
       }}
     >

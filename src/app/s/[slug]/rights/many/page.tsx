@@ -66,7 +66,7 @@ export default async function ManyPage({ params, searchParams }: SiteScreenProps
 }
 
 function meantBy(given: (name: string) => string | undefined): PicturesMeant | null {
-  const ids = (given('pictures') ?? '').split(',').map(Number).filter((id) => Number.isSafeInteger(id) && id > 0); // prettier-ignore
+  const ids = (given('pictures') ?? '').split(',').map(Number).filter((id) => Number.isSafeInteger(id) && id > 0); // oxfmt-ignore
   if (ids.length > 0) return { pictures: ids };
   const [folder, maker, owner] = [given('folder'), given('maker'), given('owner')];
   if (folder) return { folder };

@@ -55,7 +55,7 @@ function byPage(placements: readonly ShownPlacement[]): PageToLeave[] {
       known.on.add(placement.pagePath);
       if (!known.kinds.includes(placement.kind)) known.kinds.push(placement.kind);
     } else {
-      pages.set(key, { key, isShared, ids: [placement.id], kinds: [placement.kind], on: new Set([placement.pagePath]), first: placement }); // prettier-ignore
+      pages.set(key, { key, isShared, ids: [placement.id], kinds: [placement.kind], on: new Set([placement.pagePath]), first: placement }); // oxfmt-ignore
     }
   }
   return [...pages.values()];
