@@ -3,7 +3,7 @@ import { cache } from 'react';
 import { database } from '@/server/db/database';
 
 /** What is being worked on at a site, as the running head tells it. */
-export interface Work {
+interface Work {
   readonly label: string;
   readonly done: number;
   readonly total: number;
