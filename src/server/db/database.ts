@@ -18,6 +18,13 @@ export function database(): Database {
   return shared.ibidemDatabase;
 }
 
+/** Ends the connections of {@link database}, where it has any; who asks it again gets new ones. */
+export async function closeDatabase(): Promise<void> {
+  const held = shared.ibidemDatabase;
+  delete shared.ibidemDatabase;
+  await held?.pool.end();
+}
+
 /** Connects to a database by its address. */
 export function connect(url: string): Database {
   // Compiling a query pays for reports over millions of rows; to lists that answer at once it only adds.

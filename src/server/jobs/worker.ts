@@ -1,6 +1,6 @@
 /** The worker process: surveys, renditions and publications, away from every request. */
 import { constants, setPriority } from 'node:os';
-import { database } from '../db/database';
+import { closeDatabase, database } from '../db/database';
 import { settings } from '../settings';
 import { startWorker } from './start-worker';
 
@@ -26,7 +26,7 @@ for (const signal of ['SIGINT', 'SIGTERM'] as const) {
     log('finishing what it is at; once more to end at once');
     worker
       .stop()
-      .then(() => db.pool.end())
+      .then(closeDatabase)
       .then(() => process.exit(0))
       .catch((error: unknown) => {
         console.error(`worker: ${String(error)}`);
