@@ -244,6 +244,37 @@ describe('families', () => {
     ]);
   });
 
+  it('goes on without looking at what it knows, but for what may have met its own since', () => {
+    const bordered = file('bordered', shaped(hall, { border: 12 }), 1800);
+    const known = [bordered, file('river', river), file('hall', hall, 1600)];
+    const copy = file('copy', shaped(hall, { scale: 0.8 }), 1000);
+    const prints = new Map([...known, copy].map(({ id, print }) => [id, print]));
+    const asked: string[] = [];
+    const load = (id: string) => {
+      asked.push(id);
+      return prints.get(id) as Fingerprint;
+    };
+    const placed = (files: readonly File[], state?: FamilyState) => {
+      const builder = new FamilyBuilder(load);
+      if (state) builder.restore(state, () => true, load);
+      for (const one of files) builder.add(one);
+      for (const id of builder.lonely()) builder.lookAgain(id);
+      for (const pair of builder.doubtful()) builder.compareAcross(pair);
+      return builder;
+    };
+    const { groups } = placed(known).state();
+    // As if the bordered one, among very many, had not met the other.
+    const unmet = { groups: groups.map((group) => ({ ...group, links: [] })) };
+    asked.length = 0;
+    expect(together(placed(known, unmet).families())).toEqual([['bordered'], ['hall'], ['river']]);
+    expect(asked).toEqual([]);
+    const later = placed([...known, copy], unmet);
+    expect(together(later.families())).toEqual([['bordered', 'copy', 'hall'], ['river']]);
+    asked.length = 0;
+    expect(placed([...known, copy], later.state()).families()).toEqual(later.families());
+    expect(asked).toEqual([]);
+  });
+
   it('puts files together again once nobody says any more that they are apart', () => {
     const small = file('small', shaped(hall, { scale: 0.5 }), 300);
     const cut = file('cut', shaped(hall, { cut: [0.1, 0.1, 0.75, 0.8] }), 400);

@@ -3,7 +3,7 @@
  * another, has a border or something laid over it joins that one's family. Every file is held against the family's own
  * picture, never against a neighbour alone, so that two pictures are not chained together by what lies between them.
  */
-import { CandidateIndex, type Searchable } from './candidate-index';
+import type { Searchable } from './candidate-index';
 import { isSameShape, linksTo, linkThrough } from './compare';
 import { placedAnew, type Correction, type FamilyFile, type FamilyState, type Twin } from './family-state';
 import type { Fingerprint } from './fingerprint';
@@ -25,6 +25,7 @@ import {
   type Settled,
 } from './family-groups';
 import { WHOLE } from './grey-plane';
+import { GroupIndex } from './group-index';
 import { agreeExactly, type Link } from './judge';
 import { mayLie, isTurned, turnedHash, TURNS, type Quarters } from './turned';
 
@@ -56,7 +57,9 @@ const CROWD = 3;
 const SELF: Link = { kind: 'same', isMirrored: false, own: WHOLE, other: WHOLE, score: 1, isClose: true };
 
 export class FamilyBuilder {
-  private readonly index: CandidateIndex;
+  private readonly index: GroupIndex;
+  /** Of a builder that went on from another one: its groups of several files that are fresh. */
+  private late = new GroupIndex(0);
   private readonly groups: Group[] = [];
   private readonly groupOf = new Map<string, Group>();
   /** Groups that were opened, or got a second file, by this builder. */
@@ -78,7 +81,7 @@ export class FamilyBuilder {
     corrections: readonly Correction[] = [],
     expected = 1000,
   ) {
-    this.index = new CandidateIndex(expected);
+    this.index = new GroupIndex(expected);
     for (const correction of corrections) {
       if (correction.kind === 'together') this.together.push(correction);
       else this.apart.set(pairKey(correction.a, correction.b), { a: correction.a, b: correction.b });
@@ -106,7 +109,10 @@ export class FamilyBuilder {
       const group: Group = { files: kept, links: [], twins: [] };
       return [{ group, links, twins }];
     });
-    for (const { group } of groups) this.open(group, landmarksOf((group.files[0] as FamilyFile).id));
+    for (const { group } of groups) {
+      const { id } = group.files[0] as FamilyFile;
+      this.open(group, () => landmarksOf(id));
+    }
     for (const { group, links, twins } of groups) {
       for (const { to, quarters } of twins) {
         const other = this.groupOf.get(to);
@@ -142,7 +148,7 @@ export class FamilyBuilder {
   add(file: FamilyFile): void {
     if (this.groupOf.has(file.id)) return;
     const print = this.load(file.id);
-    const others = this.likely(print, (to) =>
+    const others = this.likely(this.index, print, (to) =>
       to.files.every(({ id }) => !this.apart.has(pairKey(id, file.id))),
     );
     const links = this.linksOf(file.id, print, others);
@@ -159,7 +165,7 @@ export class FamilyBuilder {
     }
     const group = { files: [file], links, twins: this.twinsOf(print) };
     this.fresh.add(group);
-    this.open(group, print);
+    this.open(group, () => print);
   }
 
   /** Links of a file to the groups that it is compared with; those that show something else are remembered. */
@@ -169,13 +175,12 @@ export class FamilyBuilder {
     return links.map(({ to, link }) => ({ to: to.group, link, witnesses: 0 }));
   }
 
-  /** The groups that a picture is to be compared with, of those that are wanted. */
-  private likely(print: Fingerprint, isWanted: (to: Group) => boolean) {
-    const found = this.index.find(print, FOUND, (picture) => isWanted(this.groups[picture] as Group));
-    const least = ABOUT_AS_LIKELY * (found[0]?.worth ?? 0);
+  /** The groups among some that a picture is to be compared with, of those that are wanted. */
+  private likely(among: GroupIndex, print: Fingerprint, isWanted: (to: Group) => boolean) {
+    const found = among.find(print, FOUND, isWanted);
+    const least = ABOUT_AS_LIKELY * (found[0]?.candidate.worth ?? 0);
     const rank = (worth: number, { files }: Group) => (worth < least ? 2 : files.length > 1 ? 0 : 1);
     return found
-      .map((candidate) => ({ candidate, group: this.groups[candidate.picture] as Group }))
       .sort((a, b) => rank(a.candidate.worth, a.group) - rank(b.candidate.worth, b.group))
       .slice(0, MOST)
       .map((one) => ({ ...one, print: this.printOf(one.group) }));
@@ -186,10 +191,7 @@ export class FamilyBuilder {
     if (!mayLie(print)) return [];
     return TURNS.flatMap((quarters) => {
       const near = this.index.findWhole(turnedHash(print.hash, quarters)).slice(0, MOST);
-      const groups = near.map((picture) => this.groups[picture] as Group);
-      return groups
-        .filter((to) => isTurned(print, this.printOf(to), quarters))
-        .map((to) => ({ to, quarters }));
+      return near.filter((to) => isTurned(print, this.printOf(to), quarters)).map((to) => ({ to, quarters }));
     });
   }
 
@@ -207,6 +209,9 @@ export class FamilyBuilder {
         if (group.files.length > 1) isKnown.add(to);
       }
     }
+    const late = this.groups.filter((group) => group.files.length > 1 && this.fresh.has(group));
+    this.late = new GroupIndex(late.length);
+    for (const group of late) this.late.add(group, () => this.printOf(group));
     const isInCrowd = (group: Group) => this.neighbours(group).length >= CROWD;
     const alone = this.groups.filter(
       (group) => group.files.length === 1 && (!isKnown.has(group) || isInCrowd(group)),
@@ -218,6 +223,9 @@ export class FamilyBuilder {
   lookAgain(id: string): void {
     const group = this.groupOf.get(id);
     if (!group) return;
+    // Of a group that has been looked at before it is only asked what came since.
+    const among = this.fresh.has(group) ? this.index : this.late;
+    if (among.size === 0) return;
     const isWorth = (to: Group) =>
       to !== group &&
       to.files.length > 1 &&
@@ -226,6 +234,7 @@ export class FamilyBuilder {
     const isMet = new Set(this.neighbours(group).map(({ to }) => to));
     const print = this.load(id);
     const others = this.likely(
+      among,
       print,
       (to) => isWorth(to) && !isMet.has(to) && !this.refused.has(pairKey(id, (to.files[0] as FamilyFile).id)),
     );
@@ -278,8 +287,8 @@ export class FamilyBuilder {
     return [...group.links, ...(this.inbound.get(group) ?? [])].filter(({ link }) => !link.isMirrored);
   }
 
-  private open(group: Group, looks: Searchable): void {
-    this.index.add(looks);
+  private open(group: Group, looks: () => Searchable): void {
+    this.index.add(group, looks);
     this.groups.push(group);
     for (const { id } of group.files) this.groupOf.set(id, group);
   }
