@@ -223,9 +223,9 @@ export class FamilyBuilder {
   lookAgain(id: string): void {
     const group = this.groupOf.get(id);
     if (!group) return;
-    // Of a group that has been looked at before it is only asked what came since.
-    const among = this.fresh.has(group) ? this.index : this.late;
-    if (among.size === 0) return;
+    // Of a group that was looked at before it is only asked what came since. Where that is much, the best of all are asked.
+    const isAskedOfAll = this.fresh.has(group) || this.late.size > MOST;
+    if (!isAskedOfAll && this.late.size === 0) return;
     const isWorth = (to: Group) =>
       to !== group &&
       to.files.length > 1 &&
@@ -234,7 +234,7 @@ export class FamilyBuilder {
     const isMet = new Set(this.neighbours(group).map(({ to }) => to));
     const print = this.load(id);
     const others = this.likely(
-      among,
+      isAskedOfAll ? this.index : this.late,
       print,
       (to) => isWorth(to) && !isMet.has(to) && !this.refused.has(pairKey(id, (to.files[0] as FamilyFile).id)),
     );
