@@ -12,8 +12,10 @@ import { workMark } from './work-status';
 /** A site by its slug, for somebody who is signed in; what is looked up after it is no older than its {@link workMark}. */
 export const siteBySlug = cache(async (slug: string) => {
   await requireActor();
-  await workMark(slug);
-  const [site] = await database().orm.select().from(sites).where(eq(sites.slug, slug));
+  const [[site]] = await Promise.all([
+    database().orm.select().from(sites).where(eq(sites.slug, slug)),
+    workMark(slug),
+  ]);
   return site ?? notFound();
 });
 

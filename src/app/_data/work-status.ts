@@ -21,15 +21,17 @@ export interface Status {
   readonly soFar: string | null;
 }
 
-/** As {@link MARK} gives it, of a site in `site`: other after anything was begun, went on or ended there, a check of
- * its pages, a look at its pictures and answers about rights among it. */
+/**
+ * The mark of a `site`: another after anything was begun, went on or ended there, a check of its pages, a look at its
+ * pictures and answers about rights among it. What is in an edition changes while it is a draft alone.
+ */
 const MARK = `concat_ws('|',
   (select string_agg(number || state, ',' order by number) from surveys where site_id = site.id),
   (select string_agg(e.number || e.state || coalesce((select string_agg(state || coalesce(proven::text, '-'), '' order by id) from publications where edition_id = e.id), ''), ',' order by e.number)
      from editions e where e.site_id = site.id),
   (select count(*) || '+' || sum(hashtextextended(c.id || c.state, 0))
      from (select id, edition_id, state from changes union all select -id, edition_id, state from removals) c
-     join editions e on e.id = c.edition_id where e.site_id = site.id),
+     join editions e on e.id = c.edition_id where e.site_id = site.id and e.state = 'draft'),
   exists (select from pages where site_id = site.id and gone_in is null and checked_in is distinct from changed_in),
   (select string_agg(key, ',' order by key) from graphile_worker.jobs
      where key in ('pictures-' || site.id, 'rights-' || site.id) and attempts < max_attempts))`;
@@ -79,7 +81,7 @@ export async function workStatus(slug: string): Promise<WorkNow> {
           and (case when run.is_undoing then state = 'undone' else state <> 'planned' end)) as steps_done,
        (select count(*)::int from steps, run where publication_id = run.id) as steps_total,
        (select direction from run) as direction, (select is_undoing from run) as is_undoing,
-       (select count(*)::int from (select edition_id, state from changes union all select edition_id, state from removals) c join editions e on e.id = c.edition_id where e.site_id = site.id and c.state = 'preparing') as preparing
+       (select count(*)::int from (select edition_id, state from changes union all select edition_id, state from removals) c join editions e on e.id = c.edition_id where e.site_id = site.id and e.state = 'draft' and c.state = 'preparing') as preparing
      from site`,
     [slug],
   );

@@ -23,9 +23,11 @@ interface LiveStatusProps {
 /** Tells all within it what is worked on, and has the screen made anew when the work behind it has moved on. */
 export function LiveStatus({ address, made, children }: LiveStatusProps) {
   const router = useRouter();
-  const [status, setStatus] = useState(made);
+  const [told, setTold] = useState({ since: made, status: made });
+  const screen = useRef(made);
   const mark = useRef(made.mark);
   useEffect(() => {
+    screen.current = made;
     mark.current = made.mark;
   }, [made]);
   useEffect(() => {
@@ -38,7 +40,7 @@ export function LiveStatus({ address, made, children }: LiveStatusProps) {
       if (next) {
         if (mark.current !== next.mark) router.refresh();
         mark.current = next.mark;
-        setStatus(next);
+        setTold({ since: screen.current, status: next });
       }
       timer = setTimeout(() => void ask(), next && (next.work ?? next.soFar) ? BUSY_MS : CALM_MS);
     };
@@ -48,5 +50,7 @@ export function LiveStatus({ address, made, children }: LiveStatusProps) {
       clearTimeout(timer);
     };
   }, [address, router]);
+  // A screen that was made since knows more, but not what is worked on.
+  const status = told.since === made ? told.status : { ...made, work: told.status.work };
   return <Live value={status}>{children}</Live>;
 }

@@ -144,37 +144,41 @@ export const editions = pgTable(
 
 export type ChangeState = 'preparing' | 'ready' | 'failed';
 
-export const changes = pgTable('changes', {
-  id: serial('id').primaryKey(),
-  editionId: integer('edition_id')
-    .notNull()
-    .references(() => editions.id, { onDelete: 'cascade' }),
-  /** The picture that is put out; or whose words change. */
-  fromPath: text('from_path').notNull(),
-  /** The picture that is put in; `null` where only words change, or where places are taken off their pages. */
-  intakeId: integer('intake_id').references(() => intake.id),
-  /** Whether its places are taken off their pages; an edition has one such change at most. */
-  takesOff: boolean('takes_off').notNull().default(false),
-  /** Whether what is recorded of rights is written into the picture's files. */
-  writesRights: boolean('writes_rights').notNull().default(false),
-  /** What is told of pictures on pages, and not at one of their places; an edition has one such change of each sort. */
-  tells: text('tells').$type<Telling>(),
-  /** Words for all its places. */
-  words: jsonb('words').$type<PlaceWords>().notNull(),
-  /** Words for one place each, by the number of the placement. */
-  placeWords: jsonb('place_words').$type<Readonly<Record<string, PlaceWords>>>().notNull().default({}),
-  /** What must stay in view in one place each, by the number of the placement; the picture's own point elsewhere. */
-  placeFocals: jsonb('place_focals').$type<Readonly<Record<string, FocalPoint>>>().notNull().default({}),
-  /** The placements that were chosen. */
-  placementIds: jsonb('placement_ids').$type<readonly number[]>().notNull(),
-  state: text('state').$type<ChangeState>().notNull().default('preparing'),
-  places: jsonb('places').$type<readonly PlannedPlace[]>().notNull().default([]),
-  /** What becomes of the places that are taken off. */
-  offs: jsonb('offs').$type<readonly PlaceOff[]>().notNull().default([]),
-  problem: jsonb('problem').$type<Problem>(),
-  createdBy: text('created_by').notNull(),
-  createdAt: moment('created_at').notNull().defaultNow(),
-});
+export const changes = pgTable(
+  'changes',
+  {
+    id: serial('id').primaryKey(),
+    editionId: integer('edition_id')
+      .notNull()
+      .references(() => editions.id, { onDelete: 'cascade' }),
+    /** The picture that is put out; or whose words change. */
+    fromPath: text('from_path').notNull(),
+    /** The picture that is put in; `null` where only words change, or where places are taken off their pages. */
+    intakeId: integer('intake_id').references(() => intake.id),
+    /** Whether its places are taken off their pages; an edition has one such change at most. */
+    takesOff: boolean('takes_off').notNull().default(false),
+    /** Whether what is recorded of rights is written into the picture's files. */
+    writesRights: boolean('writes_rights').notNull().default(false),
+    /** What is told of pictures on pages, and not at one of their places; an edition has one such change of each sort. */
+    tells: text('tells').$type<Telling>(),
+    /** Words for all its places. */
+    words: jsonb('words').$type<PlaceWords>().notNull(),
+    /** Words for one place each, by the number of the placement. */
+    placeWords: jsonb('place_words').$type<Readonly<Record<string, PlaceWords>>>().notNull().default({}),
+    /** What must stay in view in one place each, by the number of the placement; the picture's own point elsewhere. */
+    placeFocals: jsonb('place_focals').$type<Readonly<Record<string, FocalPoint>>>().notNull().default({}),
+    /** The placements that were chosen. */
+    placementIds: jsonb('placement_ids').$type<readonly number[]>().notNull(),
+    state: text('state').$type<ChangeState>().notNull().default('preparing'),
+    places: jsonb('places').$type<readonly PlannedPlace[]>().notNull().default([]),
+    /** What becomes of the places that are taken off. */
+    offs: jsonb('offs').$type<readonly PlaceOff[]>().notNull().default([]),
+    problem: jsonb('problem').$type<Problem>(),
+    createdBy: text('created_by').notNull(),
+    createdAt: moment('created_at').notNull().defaultNow(),
+  },
+  (table) => [index('changes_edition').on(table.editionId)],
+);
 
 /** `statements`: for search engines, in pages and sitemap. `credits`: a page of picture credits, and the links to it. */
 export type Telling = 'statements' | 'credits';
@@ -259,20 +263,24 @@ export const newFiles = pgTable('new_files', {
 /** `undoing`: something was refused, and what had been done is being taken back; `problem` says what. */
 export type PublicationState = 'waiting' | 'running' | 'undoing' | 'done' | 'rolled back';
 
-export const publications = pgTable('publications', {
-  id: serial('id').primaryKey(),
-  editionId: integer('edition_id')
-    .notNull()
-    .references(() => editions.id, { onDelete: 'cascade' }),
-  direction: text('direction').$type<'publish' | 'withdraw'>().notNull(),
-  state: text('state').$type<PublicationState>().notNull().default('waiting'),
-  problem: jsonb('problem').$type<Problem>(),
-  /** Whether the survey afterwards found every change as planned; `null` before it has looked. */
-  proven: boolean('proven'),
-  startedBy: text('started_by').notNull(),
-  startedAt: moment('started_at').notNull().defaultNow(),
-  finishedAt: moment('finished_at'),
-});
+export const publications = pgTable(
+  'publications',
+  {
+    id: serial('id').primaryKey(),
+    editionId: integer('edition_id')
+      .notNull()
+      .references(() => editions.id, { onDelete: 'cascade' }),
+    direction: text('direction').$type<'publish' | 'withdraw'>().notNull(),
+    state: text('state').$type<PublicationState>().notNull().default('waiting'),
+    problem: jsonb('problem').$type<Problem>(),
+    /** Whether the survey afterwards found every change as planned; `null` before it has looked. */
+    proven: boolean('proven'),
+    startedBy: text('started_by').notNull(),
+    startedAt: moment('started_at').notNull().defaultNow(),
+    finishedAt: moment('finished_at'),
+  },
+  (table) => [index('publications_edition').on(table.editionId)],
+);
 
 export type StepState = 'planned' | 'done' | 'undone' | 'left alone';
 
