@@ -30,6 +30,7 @@ export function LiveStatus({ address, made, children }: LiveStatusProps) {
     screen.current = made;
     mark.current = made.mark;
   }, [made]);
+  // At once also after the screen was made anew by what somebody did: that may have begun some work.
   useEffect(() => {
     let timer: ReturnType<typeof setTimeout>;
     let isOver = false;
@@ -49,7 +50,7 @@ export function LiveStatus({ address, made, children }: LiveStatusProps) {
       isOver = true;
       clearTimeout(timer);
     };
-  }, [address, router]);
+  }, [address, router, made.mark]);
   // A screen that was made since knows more, but not what is worked on.
   const status = told.since === made ? told.status : { ...made, work: told.status.work };
   return <Live value={status}>{children}</Live>;
