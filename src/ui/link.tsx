@@ -5,7 +5,7 @@ import { useState, type ComponentProps } from 'react';
 
 /**
  * A link to another screen, which is made ready once it is pointed at or reached by key. (Every one in view would be asked
- * for otherwise: of a list of a hundred rows, some hundred requests at each opening, all of them for what changes at once.)
+ * for otherwise: up to 47 requests at each opening of a screen of the demo, all of them for what changes at once.)
  */
 export function Link({
   onPointerEnter,
