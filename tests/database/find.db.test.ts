@@ -83,6 +83,7 @@ it.each([
   ['the beginning of a word of a title', 'orga new', { all: 1, inList: 1, isEverywhere: false, rows: [['organ/new.html', 'title']] }],
   ['what begins no word of the title', 'ells', { all: 0, inList: 0, isEverywhere: false, rows: [] }],
   ['words in the menu of all, where they are said more often', 'bells organ', { all: 1, inList: 6, isEverywhere: true, rows: [['a.html', 'text']] }],
+  ['letters in the middle of an address, whatever their case', 'RGAN/N', { all: 1, inList: 1, isEverywhere: false, rows: [['organ/new.html', 'address']] }],
   ['nothing', '', { all: 0, inList: 0, isEverywhere: false, rows: [] }],
 ])('finds pages by %s', async (_, query, expected) => {
   const { rows, isAtLeast, ...told } = await findPages(siteId, query);
@@ -93,6 +94,7 @@ it.each([
 it.each([
   ['words in several places', 'organ hall', ['img/hall.png']],
   ['one in the words, one in the name', 'pipe organ', ['img/organ-2.png']],
+  ['letters in the middle of a name, whatever their case', 'RGAN-2', ['img/organ-2.png']],
   ['nothing but signs', '%_', []],
   ['nothing that is there', 'tuba', []],
 ])('finds by %s', async (_, query, paths) => {

@@ -59,18 +59,17 @@ export function checkFile(
 ): FileErratum[] {
   return rules.flatMap((rule) => {
     const finding = levels.get(rule.id) === 'off' ? null : rule.checkFile(file);
-    return finding ? [{ ...told(rule, finding, levels), key: `${rule.id} ${finding.evidence}` }] : [];
+    if (!finding) return [];
+    const { id, level } = rule;
+    const { evidence } = finding;
+    return [{ rule: id, degree: degreeOf(rule, finding, levels), level, evidence, key: `${id} ${evidence}` }];
   });
 }
 
-/** What a finding is called, and how much it matters where it was made. */
-function told({ id, degree, level }: RuleText, finding: Finding, levels: RuleLevels) {
+/** How much a finding matters where it was made: a degree that a person set holds, whatever the rule makes of the case. */
+function degreeOf({ id, degree }: RuleText, finding: Finding, levels: RuleLevels): Degree {
   const set = levels.get(id);
-  return {
-    ...{ rule: id, level, evidence: finding.evidence },
-    // A degree that a person set holds, whatever the rule makes of the case.
-    degree: set && set !== 'off' ? set : (finding.degree ?? degree),
-  };
+  return set && set !== 'off' ? set : (finding.degree ?? degree);
 }
 
 interface Found {
@@ -82,8 +81,12 @@ interface Found {
 
 function erratumOf(rule: Rule, finding: Finding, { page, placement, picture, levels }: Found): Erratum {
   return {
-    ...told(rule, finding, levels),
-    ...{ page: page.path, placement },
+    rule: rule.id,
+    degree: degreeOf(rule, finding, levels),
+    level: rule.level,
+    evidence: finding.evidence,
+    page: page.path,
+    placement,
     branch: finding.branch ?? null,
     fix: finding.fix ?? null,
     emphasis: emphasisOf(placement, picture),

@@ -17,15 +17,13 @@ export async function insertRows<T extends PgTable>(
   options: { readonly onConflict?: readonly string[]; readonly keeps?: readonly string[] } = {},
 ): Promise<void> {
   if (rows.length === 0) return;
-  const given = new Set(rows.flatMap((row) => Object.keys(row)));
+  const given = new Set<string>();
+  for (const row of rows) for (const key in row) given.add(key);
   const columns = Object.entries(getTableColumns(table)).filter(([key]) => given.has(key));
   const names = columns.map(([, column]) => `"${column.name}"`).join(', ');
-  const shape = columns.map(([, column]) => `"${column.name}" ${column.getSQLType()}`).join(', ');
-  const json = rows.map((row) => {
-    const named: Record<string, unknown> = {};
-    for (const [key, { name }] of columns) named[name] = (row as Record<string, unknown>)[key] ?? null;
-    return named;
-  });
+  // Read by the names that the rows have: giving tens of thousands of rows other ones takes longer than writing them down.
+  const keys = columns.map(([key]) => `"${key}"`).join(', ');
+  const shape = columns.map(([key, column]) => `"${key}" ${column.getSQLType()}`).join(', ');
   const key = options.onConflict ?? [];
   const rest = columns
     .map(([, { name }]) => name)
@@ -35,7 +33,7 @@ export async function insertRows<T extends PgTable>(
       ? ''
       : ` on conflict (${key.join(', ')}) do update set ${rest.map((name) => `"${name}" = excluded."${name}"`).join(', ')}`;
   await client.query(
-    `insert into "${getTableName(table)}" (${names}) select ${names} from json_to_recordset($1::json) as row(${shape})${over}`,
-    [storableJson(json)],
+    `insert into "${getTableName(table)}" (${names}) select ${keys} from json_to_recordset($1::json) as row(${shape})${over}`,
+    [storableJson(rows)],
   );
 }

@@ -47,18 +47,16 @@ export async function findPages(siteId: number, query: string): Promise<FoundPag
   const words = tsQuery(query);
   if (words === '') return NOTHING;
   const { rows } = await database().pool.query<FoundPages>(
-    `with titled as materialized (select pages_titled($1, to_tsquery('simple', $2)) as id),
-     addressed as materialized (
-       select pages_called($1, to_tsquery('simple', $2)) as id
-       union select id from pages where site_id = $1 and gone_in is null and path ilike '%' || $3 || '%'
-     ), found as materialized (
-       select p.id, p.path, p.reach, case when p.id in (select id from titled) then 'title'
-         when p.id in (select id from addressed) then 'address' else 'text' end as found_in
+    `with looked_at as materialized (
+       select p.id, p.path, p.reach, case when p.id in (select unnest(pages_titled($1, to_tsquery('simple', $2)))) then 'title'
+         when p.id in (select unnest(pages_called($1, to_tsquery('simple', $2)))) or p.id in (select id from pages where site_id = $1 and gone_in is null and called like '%' || lower($3) || '%') then 'address'
+         when p.id in (select unnest(pages_with($1, to_tsquery('simple', $2)))) then 'text' end as found_in
        from pages p where p.site_id = $1 and p.gone_in is null
-         and p.id in (select pages_with($1, to_tsquery('simple', $2)) union select id from addressed)
+     ), found as (
+       select * from looked_at where found_in is not null
      ), counted as materialized (
        select count(*)::int as of_all, count(*) filter (where found_in = 'text')::int as in_text,
-         count(*) filter (where found_in = 'text') >= ${EVERYWHERE} * (select count(*) from pages where site_id = $1 and gone_in is null) as is_everywhere
+         count(*) filter (where found_in = 'text') >= ${EVERYWHERE} * (select count(*) from looked_at) as is_everywhere
        from found
      ), usual as materialized (
        select mode() within group (order by often) as often from (

@@ -36,6 +36,24 @@ const FURNITURE = 0.25;
 /** SQL: the words of parameter 2 as a text search in one part of what is known of a file, by its weight. */
 const inPart = (weight: 'A' | 'B' | 'D') => `to_tsquery('simple', replace($2, ':*', ':*${weight}'))`;
 
+/** SQL: numbers of rows of the list of pictures whose files say the words there, of the files that say them anywhere. */
+const saidIn = (part: FoundIn) => `select unnest(keys) from saying where found_in = '${part}'`;
+
+/** SQL: numbers of rows of the list of pictures that have the words of parameter 2 there. */
+const KEYS: Readonly<Record<FoundIn, string>> = {
+  title: `select p.id from pictures p where p.site_id = $1 and p.title is not null and to_tsvector('simple', p.title) @@ to_tsquery('simple', $2)`,
+  subject: `select f.picture_id from subjects s join picture_subjects ps on ps.site_id = s.site_id and ps.subject_id = s.id
+    join files f on f.site_id = s.site_id and f.sha256 = ps.sha256 and f.gone_in is null
+    where s.site_id = $1 and f.picture_id is not null and to_tsvector('simple', s.name) @@ to_tsquery('simple', $2)`,
+  words: saidIn('words'),
+  name: `${saidIn('name')} union all
+    select coalesce(f.picture_id, -f.id) from files f where f.site_id = $1 and f.gone_in is null and f.called like '%' || lower($3) || '%'`,
+  picture: `select f.picture_id from files f join readings t on t.sha256 = f.sha256
+    where f.site_id = $1 and f.gone_in is null and f.picture_id is not null and to_tsvector('simple', t.text) @@ to_tsquery('simple', $2)`,
+  parts: saidIn('parts'),
+  page: saidIn('page'),
+};
+
 /** SQL: the pages that show a picture that was found. Asked only of those that have as many places. */
 const PAGES = `(select coalesce(p.pages, m.pages) from files m left join pictures p on p.id = m.picture_id where m.id = found.file_id)`;
 
@@ -50,22 +68,16 @@ export async function findPictures(siteId: number, query: string): Promise<Found
   await havePictureRows(database(), siteId);
   const { rows } = await database().pool.query<FoundPicture & { readonly of_all: number }>(
     `with asked as (select to_tsquery('simple', $2) as q),
-     hits as (
-       select p.id as key, 'title' as found_in from pictures p, asked
-         where p.site_id = $1 and p.title is not null and to_tsvector('simple', p.title) @@ q
-       union all select f.picture_id, 'subject' from subjects s join picture_subjects ps on ps.site_id = s.site_id and ps.subject_id = s.id
-         join files f on f.site_id = s.site_id and f.sha256 = ps.sha256 and f.gone_in is null, asked
-         where s.site_id = $1 and f.picture_id is not null and to_tsvector('simple', s.name) @@ q
-       union all select key, found_in from files_saying($1, to_tsquery('simple', $2), ${inPart('A')}, ${inPart('B')}, ${inPart('D')})
-       union all select coalesce(f.picture_id, -f.id), 'name' from files f where f.site_id = $1 and f.gone_in is null and f.path ilike '%' || $3 || '%'
-       union all select f.picture_id, 'picture' from files f join readings t on t.sha256 = f.sha256, asked
-         where f.site_id = $1 and f.gone_in is null and f.picture_id is not null and to_tsvector('simple', t.text) @@ q
-     ), best as (
-       select key, min(array_position($4::text[], found_in)) as place from hits group by key
-     ), found as materialized (
-       select g.key, g.file_id, g.picture_id, g.path, g.title, g.places, b.place from best b join picture_rows g on g.site_id = $1 and g.key = b.key
+     saying as materialized (
+       select keys, found_in from files_saying($1, to_tsquery('simple', $2), ${inPart('A')}, ${inPart('B')}, ${inPart('D')})
+     ), looked_at as materialized (
+       select g.key, g.file_id, g.picture_id, g.path, g.title, g.places,
+         case ${FOUND_IN.map((part, place) => `when g.key in (${KEYS[part]}) then ${place + 1}`).join(' ')} end as place
+       from picture_rows g where g.site_id = $1
+     ), found as (
+       select * from looked_at where place is not null
      ), size as materialized (
-       select greatest(2, ${FURNITURE} * count(*)) as furniture from pages where site_id = $1 and gone_in is null
+       select greatest(2, ${FURNITURE} * count(*))::float8 as furniture from pages where site_id = $1 and gone_in is null
      ), listed as (
        select found.*, row_number() over () as standing from (
          select found.* from found, size
@@ -81,7 +93,7 @@ export async function findPictures(siteId: number, query: string): Promise<Found
      from asked, listed l join files m on m.id = l.file_id left join pictures p on p.id = l.picture_id
      cross join lateral (
        select array_agg(f.sha256) as shas, min(f.path) filter (where f.search @@ q) as having,
-         min(f.path) filter (where f.path ilike '%' || $3 || '%' or f.search @@ ${inPart('B')}) as named
+         min(f.path) filter (where f.called like '%' || lower($3) || '%' or f.search @@ ${inPart('B')}) as named
        from files f where f.gone_in is null and (f.picture_id = l.picture_id or f.id = l.file_id)) o
      left join lateral (
        select s.said, s.page from files f cross join lateral (

@@ -124,7 +124,7 @@ function asConditions(siteId: number, { query, section, narrowing = NOT_NARROWED
     const like = bind(query.replace(/[\\%_]/g, '\\$&'));
     const words = tsQuery(query);
     const asked = words === '' ? '' : `to_tsquery('simple', ${bind(words)})`;
-    const found = asked === '' ? '' : `select files_with($1, ${asked}) union `;
+    const found = asked === '' ? '' : `f.id in (select unnest(files_with($1, ${asked}))) or `;
     const ofWords =
       asked === ''
         ? ''
@@ -133,7 +133,7 @@ function asConditions(siteId: number, { query, section, narrowing = NOT_NARROWED
     // A title is what a person called it; after it come what it is described by, its name, and last the pages it is on.
     rank = `case when g.title ilike '%' || ${like} || '%' then 2 else 0 end${ofWords}`;
     conditions.push(
-      `(${byFile(`f.id in (${found}select id from files where site_id = $1 and path ilike '%' || ${like} || '%')`)} or g.title ilike '%' || ${like} || '%')`,
+      `(${byFile(`(${found}f.called like '%' || lower(${like}) || '%')`)} or g.title ilike '%' || ${like} || '%')`,
     );
   }
   if (section !== null)
@@ -190,9 +190,11 @@ async function placementsOf(
   const { orm, pool } = database();
   const { rows: ids } = await pool.query<{ id: string; row: number; sha256: string | null }>(
     `select x.id, wanted.row, x.sha256 from unnest($2::int[], $3::int[]) as wanted(row, picture) cross join lateral (
-       select x.id, f.sha256 from files f join placements x on x.site_id = f.site_id and x.file_path = f.path
-       where f.site_id = $1 and f.gone_in is null and x.until_survey is null
-         and (f.picture_id = wanted.picture or f.id = wanted.row)
+       select x.id, f.sha256 from files f cross join lateral (
+         select s.id, s.dormant, s.page_path, s.ordinal from placements s
+         where s.site_id = f.site_id and s.file_path = f.path and s.until_survey is null
+         order by s.dormant, s.page_path, s.ordinal limit 12) x
+       where f.site_id = $1 and f.gone_in is null and (f.picture_id = wanted.picture or f.id = wanted.row)
        order by x.dormant, x.page_path, x.ordinal limit 12) x`,
     [siteId, listed.map(({ id }) => id), listed.map(({ picture_id: picture }) => picture)],
   );

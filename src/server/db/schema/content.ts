@@ -20,7 +20,7 @@ import type { DeclaredSlot, LinkAround, PlacementContext, WordAnchors } from '@/
 import type { Link } from '@/core/picture/judge';
 import type { FileRole } from '../../connections/connection';
 import { user } from './accounts';
-import { moment, ofSite, searchColumn } from './columns';
+import { calledColumn, moment, ofSite, searchColumn } from './columns';
 import { pictures } from './pictures';
 
 export const pages = pgTable(
@@ -29,6 +29,7 @@ export const pages = pgTable(
     id: serial('id').primaryKey(),
     siteId: ofSite(),
     path: text('path').notNull(),
+    called: calledColumn(),
     /** First folder of the path; empty for pages at the root. */
     section: text('section').notNull(),
     title: text('title').notNull(),
@@ -98,6 +99,10 @@ export const pages = pgTable(
         ...([table.undescribed, table.sinceIn, table.changedIn, table.modifiedAt] as const),
       )
       .where(sql`gone_in is null`),
+    // Looking for a name goes through these alone.
+    index('pages_named')
+      .on(table.siteId, table.id, table.called)
+      .where(sql`gone_in is null`),
   ],
 );
 
@@ -107,6 +112,7 @@ export const files = pgTable(
     id: serial('id').primaryKey(),
     siteId: ofSite(),
     path: text('path').notNull(),
+    called: calledColumn(),
     /** `null` for a file that pages show and that is not there. */
     sha256: text('sha256'),
     sizeBytes: bigint('size_bytes', { mode: 'number' }),
@@ -156,8 +162,9 @@ export const files = pgTable(
     index('files_same')
       .on(table.siteId, table.sha256, table.sizeBytes)
       .where(sql`gone_in is null and sha256 is not null`),
+    // Looking for a name goes through these alone.
     index('files_standing')
-      .on(table.siteId, table.pictureId, table.id)
+      .on(table.siteId, table.pictureId, table.id, table.called)
       .where(sql`gone_in is null`),
   ],
 );

@@ -98,6 +98,10 @@ export const errataGroups = pgTable(
     index('errata_groups_split')
       .on(table.siteId, table.whole)
       .where(sql`is_split`),
+    // Those that the text desk and the proposed texts read: few among all.
+    index('errata_groups_worded')
+      .on(table.siteId)
+      .where(sql`takes_words and not stands`),
   ],
 );
 

@@ -1,0 +1,1 @@
+CREATE INDEX "errata_groups_worded" ON "errata_groups" USING btree ("site_id") WHERE takes_words and not stands;
