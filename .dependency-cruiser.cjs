@@ -10,7 +10,7 @@ module.exports = {
       from: { path: '^src/core', pathNot: '\\.test\\.ts$' },
       to: {
         pathNot:
-          '^src/core|^node_modules/(@types/)?(parse5|css-tree|css-select|entities|diff|jsonc-parser|fast-xml-parser|saxes|spdx-license-ids|fastest-levenshtein|file-type)(/|$)|^entities/decode$',
+          '^src/core|^node_modules/(@types/)?(parse5|css-tree|css-select|css-what|entities|diff|jsonc-parser|fast-xml-parser|saxes|spdx-license-ids|fastest-levenshtein|file-type)(/|$)|^entities/decode$',
       },
     },
     {

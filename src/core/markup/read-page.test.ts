@@ -205,6 +205,24 @@ describe('kinds written in styles', () => {
       ['css a\\ b.png → a b.png'],
     ],
     [
+      'names of classes, ids and elements with escapes',
+      `${link}<p class="md:hero">x<i id=3d>x</i>`,
+      {
+        's.css':
+          '.md\\:hero{background:url(a.png)} #\\33 d{background:url(b.png)} \\70 {background:url(c.png)}',
+      },
+      ['css c.png → c.png', 'css a.png → a.png', 'css b.png → b.png'],
+    ],
+    [
+      'a class that is called by the address it shows',
+      `${link}<p class="bg-[url(/img/a.png)] lg:w-1/2">`,
+      {
+        's.css':
+          '.bg-\\[url\\(\\/img\\/a\\.png\\)\\]{background-image:url(/img/a.png)} @media (min-width:9em){.lg\\:w-1\\/2{background:url(b.png)}}',
+      },
+      ['css /img/a.png → img/a.png', 'css b.png → b.png'],
+    ],
+    [
       'class names in any case on pages in quirks mode',
       `${link}<p class=HEAD>`,
       { 's.css': '.head{background:url(a.png)}' },

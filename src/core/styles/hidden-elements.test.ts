@@ -27,6 +27,7 @@ it.each<[string, string, string]>([
   ['the later of two rules', '.c{display:block}.c{display:none}', P],
   ['the more specific of two rules', 'p.c{display:none}.c{display:block}', P],
   ['what is important', '.c{display:none!important}', '<p class="c" style="display:block">Words</p>'],
+  ['by a class with an escape', '.md\\:c{display:none}', '<p class="md:c">Words</p>'],
   ['on screens', '@media screen{.c{display:none}}', P],
   ['on wide windows', '@media (min-width:700px){.c{display:none}}', P],
 ])('%s: hidden', (_, css, html) => {

@@ -2,18 +2,11 @@
  * Tells which elements of a page style sheets keep from readers' eyes: not displayed, not visible, clipped to nothing, moved
  * off the screen. For a wide screen and at rest: what only printing, a narrow window or a pointer brings about is left out.
  */
-import {
-  generate,
-  parse,
-  walk,
-  type Atrule,
-  type CssNode,
-  type Declaration,
-  type WalkContext,
-} from 'css-tree';
+import { generate, walk, type Atrule, type CssNode, type Declaration, type WalkContext } from 'css-tree';
 import { attributeText, type Element } from '../markup/attribute-value';
 import type { PageTree } from '../markup/page-tree';
 import { eachMeeting, type Selecting } from './match-elements';
+import { parseCss } from './parse-css';
 
 /** What may hide an element, each decided by the declaration that wins for it. */
 type Means = 'display' | 'visibility' | 'place';
@@ -33,7 +26,7 @@ const PASSING =
 export function readHiding(text: string): HidingRule[] {
   if (!WORTH_READING.test(text)) return [];
   const rules: HidingRule[] = [];
-  const tree = parse(text, { parseAtrulePrelude: true, parseCustomProperty: false });
+  const tree = parseCss(text, { parseAtrulePrelude: true, parseCustomProperty: false });
   walk(tree, {
     visit: 'Rule',
     enter(this: WalkContext, node: CssNode) {
@@ -111,7 +104,7 @@ function isOutOfSight(value: (property: string) => string): boolean {
 function ownVerdicts(element: Element): Verdict[] {
   const written = attributeText(element, 'style');
   if (!written || !WORTH_READING.test(written)) return [];
-  return verdictsOf(parse(written, { context: 'declarationList' }));
+  return verdictsOf(parseCss(written, { context: 'declarationList' }));
 }
 
 /**

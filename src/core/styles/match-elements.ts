@@ -3,7 +3,7 @@
  * name that their last compound asks for, as browsers do, so that most elements are asked nothing.
  */
 import { compile, type Options } from 'css-select';
-import { parse, type CssNode } from 'css-tree';
+import { isTraversal, parse, type Selector } from 'css-what';
 import { attributeText, type Element } from '../markup/attribute-value';
 import { isElement, textOf, type Node } from '../markup/node-text';
 import type { PageTree } from '../markup/page-tree';
@@ -87,10 +87,9 @@ export function eachMeeting<R extends Selecting>(
   const { isAsked = () => true, onMeet } = how;
   let tests = MOST_TESTS;
   const ask = (key: string, at: number, element: Element) => {
-    const list = byKey.get(key);
-    if (!list) return;
-    for (const { test, isDear, rule, selector } of list) {
-      if (tests <= 0 || !isAsked(rule)) continue;
+    for (const { test, isDear, rule, selector } of byKey.get(key) ?? []) {
+      if (tests <= 0) return;
+      if (!isAsked(rule)) continue;
       tests -= isDear ? 1 + (element.parentNode?.childNodes.length ?? 0) / SIBLINGS_A_TEST : 1;
       if (test(element)) onMeet(rule, at, selector);
     }
@@ -124,13 +123,12 @@ function fileRules<R extends Selecting>(of: readonly R[], quirks: boolean): File
   const known = cache.get(of);
   if (known) return known;
   const byKey = new Map<string, FiledRule<R>[]>();
-  const tests = new Map<string, Test | null>();
+  const understood = new Map<string, Understood | null>();
   for (const one of of) {
     for (const selector of one.selectors) {
-      if (!tests.has(selector)) tests.set(selector, compileSelector(selector, quirks));
-      const test = tests.get(selector);
-      if (!test) continue;
-      const key = keyOf(selector);
+      if (!understood.has(selector)) understood.set(selector, understand(selector, quirks));
+      const { test, key } = understood.get(selector) ?? {};
+      if (!test || key === undefined) continue;
       const rule = { test, isDear: LOOKS_AROUND.test(selector), rule: one, selector };
       const filedThere = byKey.get(key);
       if (filedThere) filedThere.push(rule);
@@ -142,26 +140,34 @@ function fileRules<R extends Selecting>(of: readonly R[], quirks: boolean): File
   return rules;
 }
 
-/** A test for a selector, or `null` for one that browsers (or css-select) do not understand: its rule meets nothing. */
-function compileSelector(selector: string, quirks: boolean): Test | null {
+interface Understood {
+  readonly test: Test;
+  /** What it is filed under. */
+  readonly key: string;
+}
+
+/** A selector made ready, or `null` for one that browsers (or css-select) do not understand: its rule meets nothing. */
+function understand(selector: string, quirks: boolean): Understood | null {
   try {
-    return compile<Node, Element>(selector, { adapter, quirksMode: quirks, xmlMode: false }) as Test;
+    const parsed = parse(selector);
+    const key = parsed.length === 1 ? keyOf(parsed[0] ?? []) : '*';
+    return { test: compile<Node, Element>(parsed, { adapter, quirksMode: quirks }) as Test, key };
   } catch {
     // An unknown selector makes a browser drop its rule; the reference is then listed as dormant.
     return null;
   }
 }
 
-function keyOf(selector: string): string {
-  const tree = parse(selector, { context: 'selector' });
-  if (tree.type !== 'Selector') return '*';
+/** The id, class or tag name that the last compound of a selector asks for, escapes read; `*` where it asks for none. */
+function keyOf(selector: readonly Selector[]): string {
+  const compound = selector.slice(selector.findLastIndex((part) => isTraversal(part)) + 1);
   let key = '*';
-  tree.children.forEach((node: CssNode) => {
-    if (node.type === 'Combinator') key = '*';
-    else if (node.type === 'IdSelector') key = `#${node.name.toLowerCase()}`;
-    else if (node.type === 'ClassSelector' && !key.startsWith('#')) key = `.${node.name.toLowerCase()}`;
-    else if (node.type === 'TypeSelector' && key === '*' && !node.name.includes('|'))
-      key = node.name.toLowerCase();
-  });
+  for (const part of compound) {
+    if (part.type === 'tag' && part.namespace === null && key === '*') key = part.name.toLowerCase();
+    // Written as `#name` or `.name`: what is written in brackets is asked of every element.
+    if (part.type !== 'attribute' || part.ignoreCase !== 'quirks') continue;
+    if (part.name === 'id') key = `#${part.value.toLowerCase()}`;
+    else if (part.name === 'class' && !key.startsWith('#')) key = `.${part.value.toLowerCase()}`;
+  }
   return key;
 }

@@ -5,7 +5,6 @@
 import {
   generate,
   ident,
-  parse,
   walk,
   type Atrule,
   type CssNode,
@@ -16,6 +15,7 @@ import {
   type WalkContext,
 } from 'css-tree';
 import type { Span } from '../source/span';
+import { parseCss } from './parse-css';
 import { writtenSelectors } from './selectors';
 
 /** One picture that a declaration refers to. */
@@ -61,7 +61,7 @@ function read(written: string, context: 'stylesheet' | 'declarationList'): Style
   if (!WORTH_READING.test(written)) return NOTHING;
   const text = shallow(plainUrlNames(written));
   const reader: Reader = { text, references: [], imports: [], counts: new Map(), animated: new Map() };
-  const tree = parse(text, { ...OPTIONS, context });
+  const tree = parseCss(text, { ...OPTIONS, context });
   if (context === 'stylesheet') reader.imports.push(...importsOf(tree));
   collect(reader, tree, undefined);
   return { imports: reader.imports, references: withAnimations(reader) };
@@ -193,7 +193,7 @@ function collectNested(reader: Reader, { loc }: CssNode, outer: Around | undefin
   if (!loc) return;
   const { offset, line, column } = loc.start;
   const nested = reader.text.slice(offset, loc.end.offset);
-  collect(reader, parse(nested, { ...OPTIONS, context: 'stylesheet', offset, line, column }), outer);
+  collect(reader, parseCss(nested, { ...OPTIONS, context: 'stylesheet', offset, line, column }), outer);
 }
 
 function addPictures(reader: Reader, node: Declaration, around: Around | undefined): void {

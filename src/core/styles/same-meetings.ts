@@ -1,15 +1,16 @@
 /** Tells whether a page's style sheets say the same of its elements after an edit that puts others in. */
-import { parse, walk, type CssNode, type Rule } from 'css-tree';
+import { walk, type CssNode, type Rule } from 'css-tree';
 import type { Element } from '../markup/attribute-value';
 import type { PageTree } from '../markup/page-tree';
 import { eachMeeting, type Selecting } from './match-elements';
+import { parseCss } from './parse-css';
 import { writtenSelectors } from './selectors';
 
 /** The rules of a style sheet, whatever they say, nesting written out. Never throws. */
 export function readRules(text: string): Selecting[] {
   const rules: Selecting[] = [];
   const around: Selecting[] = [];
-  walk(parse(text, { parseAtrulePrelude: false, parseValue: false }), {
+  walk(parseCss(text, { parseAtrulePrelude: false, parseValue: false }), {
     enter(node: CssNode) {
       if (node.type !== 'Rule') return;
       const rule = { selectors: selectorsOf(node, around.at(-1)?.selectors) };

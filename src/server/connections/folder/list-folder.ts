@@ -42,6 +42,10 @@ class Listing {
   readonly unfinished: string[] = [];
   private readonly open: OpenFolder[];
   private behindLinks = 0;
+  /** What lies behind links has many paths, and is looked at once: by its real place. */
+  private readonly entriesOf = onceFor(entriesIn);
+  private readonly leadsTo = onceFor((link) => realpath(link).catch(() => null));
+  private readonly infoOf = onceFor((place) => stat(place));
 
   constructor(private readonly root: string) {
     this.open = [{ path: '', place: root, way: [root], isBehindLink: false }];
@@ -51,7 +55,7 @@ class Listing {
     for (let folder = this.open.pop(); folder; folder = this.open.pop()) {
       if (folder.isBehindLink && this.isFull(folder.path)) continue;
       try {
-        const entries = await readdir(folder.place, { withFileTypes: true, encoding: 'buffer' });
+        const entries = await (folder.isBehindLink ? this.entriesOf : entriesIn)(folder.place);
         for (const entry of entries) await this.take(folder, entry);
       } catch (error) {
         this.skip(folder.path, `the folder can’t be listed: ${systemReason(error)}`);
@@ -78,7 +82,8 @@ class Listing {
     try {
       if (entry.isSymbolicLink()) await this.follow(folder, path, place);
       else if (entry.isDirectory()) this.enter(folder, path, place);
-      else if (entry.isFile()) this.add(folder, { path, place, info: await stat(place) });
+      else if (entry.isFile())
+        this.add(folder, { path, place, info: await (folder.isBehindLink ? this.infoOf : stat)(place) });
       else this.skip(path, 'neither a file nor a folder');
     } catch (error) {
       // Gone since the folder was listed, or not to be looked at: the rest of the site is.
@@ -91,12 +96,12 @@ class Listing {
   }
 
   private async follow(folder: OpenFolder, path: string, link: DiskPlace): Promise<void> {
-    const place = await realpath(link).catch(() => null);
+    const place = await this.leadsTo(link);
     if (place === null || !isInside(this.root, place)) {
       this.skip(path, 'a link that leads nowhere or out of the site');
       return;
     }
-    const info = await stat(place);
+    const info = await this.infoOf(place);
     if (info.isDirectory()) {
       if (folder.way.some((around) => isInside(place, around))) {
         this.skip(path, 'a link to a folder that contains it');
@@ -136,6 +141,21 @@ class Listing {
   private pathOf(place: string): string {
     return relative(this.root, place).split(sep).join('/');
   }
+}
+
+const entriesIn = (place: DiskPlace) => readdir(place, { withFileTypes: true, encoding: 'buffer' });
+
+/** The same answer as `look` gives, looked for once at each place; a name that is no text has one path only. */
+function onceFor<T>(look: (place: DiskPlace) => Promise<T>): (place: DiskPlace) => Promise<T> {
+  const known = new Map<string, Promise<T>>();
+  return (place) => {
+    if (typeof place !== 'string') return look(place);
+    const before = known.get(place);
+    if (before) return before;
+    const answer = look(place);
+    known.set(place, answer);
+    return answer;
+  };
 }
 
 function joined(folder: DiskPlace, name: Buffer): Buffer {
