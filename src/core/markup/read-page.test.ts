@@ -116,6 +116,16 @@ describe('kinds written in attributes', () => {
       ['icon /f.ico → f.ico', 'preload p.jpg → sub/p.jpg', 'meta http://site.invalid/o.jpg → o.jpg'],
     ],
     [
+      'microdata, by element',
+      '<div itemscope><link itemprop="x image" href=a.jpg><meta itemprop=logo content=b><link itemprop=contentUrl href=c.jpg><meta itemprop=contentUrl content=d.mp4><link itemprop=url href=e.html><meta itemprop=name content=f.jpg></div>',
+      ['meta a.jpg → sub/a.jpg', 'meta b → sub/b', 'meta c.jpg → sub/c.jpg'],
+    ],
+    [
+      'what starts a saved page, its tiles, and what the next page loads',
+      '<link rel=apple-touch-startup-image href=a.png><meta name=msapplication-wide310x150logo content=b.png><link rel=prefetch as=image href=c.png><link rel=prefetch href=d.png>',
+      ['icon a.png → sub/a.png', 'meta b.png → sub/b.png', 'preload c.png → sub/c.png'],
+    ],
+    [
       'links to pictures only',
       '<a href="big.JPG">x</a><a href="page.html">y</a><area href=m.png>',
       ['link big.JPG → sub/big.JPG', 'area m.png → null', 'link m.png → sub/m.png'],
@@ -221,6 +231,36 @@ describe('kinds written in styles', () => {
           '.bg-\\[url\\(\\/img\\/a\\.png\\)\\]{background-image:url(/img/a.png)} @media (min-width:9em){.lg\\:w-1\\/2{background:url(b.png)}}',
       },
       ['css /img/a.png → img/a.png', 'css b.png → b.png'],
+    ],
+    [
+      'states and writing directions',
+      `${link}<p dir=rtl><details open>x</details>`,
+      { 's.css': 'p:dir(rtl){background:url(a.png)}details:open{background:url(b.png)}' },
+      ['css a.png → a.png', 'css b.png → b.png'],
+    ],
+    [
+      'elements of a namespace, or of any',
+      `${link}<p><svg><rect/></svg>`,
+      {
+        's.css':
+          '@namespace s url(http://www.w3.org/2000/svg);*|p{background:url(a.png)}main s|rect,s|rect{cursor:url(b.png),auto}i:not(*|p){background:url(c.png)}',
+      },
+      ['css a.png → a.png', 'css b.png → b.png'],
+    ],
+    [
+      'one among certain siblings',
+      `${link}<p class=x><p class=y><i class=y></i>`,
+      {
+        's.css':
+          'p:nth-child(2 of .x,.y){background:url(a.png)}b:nth-last-child(1 of .y){background:url(b.png)}q:nth-child(2 of .x) i{background:url(c.png)}',
+      },
+      ['css a.png → a.png'],
+    ],
+    [
+      'what stands for the whole page outside of all rules',
+      `${link}<p class=x>`,
+      { 's.css': '& .x{background:url(a.png)} &{background:url(b.png)} .y &{background:url(c.png)}' },
+      ['css b.png → b.png', 'css a.png → a.png'],
     ],
     [
       'class names in any case on pages in quirks mode',

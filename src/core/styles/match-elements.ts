@@ -149,7 +149,7 @@ interface Understood {
 /** A selector made ready, or `null` for one that browsers (or css-select) do not understand: its rule meets nothing. */
 function understand(selector: string, quirks: boolean): Understood | null {
   try {
-    const parsed = parse(selector);
+    const parsed = asked(parse(selector));
     const key = parsed.length === 1 ? keyOf(parsed[0] ?? []) : '*';
     return { test: compile<Node, Element>(parsed, { adapter, quirksMode: quirks }) as Test, key };
   } catch {
@@ -157,6 +157,24 @@ function understand(selector: string, quirks: boolean): Understood | null {
     return null;
   }
 }
+
+/**
+ * A selector as css-select understands it: namespaces are left out, since a name is one of HTML or of a drawing, and “the second
+ * among those with `.x`” counts as any of those, since it does not count among some.
+ */
+function asked(selectors: readonly (readonly Selector[])[]): Selector[][] {
+  return selectors.map((selector) =>
+    selector.map((part) => {
+      if (part.type === 'tag' || part.type === 'universal') return { ...part, namespace: null };
+      if (part.type !== 'pseudo') return part;
+      if (Array.isArray(part.data)) return { ...part, data: asked(part.data) };
+      const among = NTH_CHILD.test(part.name) ? (part.data ?? '').split(/\sof(?![\w-])\s*/iu)[1] : undefined;
+      return among === undefined ? part : { ...part, name: 'is', data: asked(parse(among)) };
+    }),
+  );
+}
+
+const NTH_CHILD = /^nth-(?:last-)?child$/iu;
 
 /** The id, class or tag name that the last compound of a selector asks for, escapes read; `*` where it asks for none. */
 function keyOf(selector: readonly Selector[]): string {

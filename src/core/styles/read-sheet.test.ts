@@ -32,6 +32,22 @@ describe('readSheet', () => {
         'shape-outside g',
       ],
     ],
+    [
+      'mirror images, and what a registered property begins with',
+      '@property --a{syntax:"<image>";inherits:false;initial-value:url(a.png)} p{-webkit-box-reflect:below 0 url(b.png)}',
+      ['initial-value a.png', '-webkit-box-reflect b.png'],
+    ],
+    [
+      'an address with modifiers behind it',
+      'p{background:url("a.png" crossorigin(anonymous)) no-repeat,url(\'b.png\' integrity("x")),url(c.png)}',
+      ['background a.png', 'background b.png', 'background c.png'],
+    ],
+    [
+      'one for each case',
+      'p{background:if(style(--x:1): url(a.png); media(print): image-set("b.png" 1x); else: url( "c d.png" ))}q{background:url(e.png)}',
+      ['background a.png', 'background b.png', 'background c d.png', 'background e.png'],
+    ],
+    ['no parts of what no browser understands', 'p{background:url(a b.png);color:if(x: url(c.png))}', []],
     ['upper case', 'P{BACKGROUND:URL(A.PNG)}', ['background A.PNG']],
     [
       'image-set with strings',

@@ -15,6 +15,7 @@ import {
   type WalkContext,
 } from 'css-tree';
 import type { Span } from '../source/span';
+import { addressSpan, addressesInRaw, IMAGE_SET } from './addresses';
 import { parseCss } from './parse-css';
 import { writtenSelectors } from './selectors';
 
@@ -44,8 +45,7 @@ export interface StyleReading {
 const NOTHING: StyleReading = { references: [], imports: [] };
 const WORTH_READING = /url\(|image-set\(|@import|\\/i;
 const PICTURE_PROPERTY =
-  /^(?:-webkit-|-moz-|-o-|-ms-)?(?:background(?:-image)?|list-style(?:-image)?|content|border-image(?:-source)?|mask(?:-image|-border(?:-source)?|-box-image(?:-source)?)?|cursor|shape-outside)$/;
-const IMAGE_SET = /^(?:-webkit-)?image-set$/i;
+  /^(?:-webkit-|-moz-|-o-|-ms-)?(?:background(?:-image)?|list-style(?:-image)?|content|border-image(?:-source)?|mask(?:-image|-border(?:-source)?|-box-image(?:-source)?)?|cursor|shape-outside|box-reflect|initial-value)$/;
 
 /** The pictures and imports of a whole style sheet. Never throws: what can't be parsed is skipped as browsers do. */
 export function readSheet(text: string): StyleReading {
@@ -147,8 +147,8 @@ function collect(reader: Reader, tree: CssNode, outer: Around | undefined): void
 
 function insideAtRule(reader: Reader, node: Atrule, around: Around | undefined): Around | undefined {
   const name = ident.decode(node.name).toLowerCase();
-  // A printed sheet is dressed for the page as a whole.
-  if (name === 'page') return { selectors: ['html'] };
+  // A printed sheet is dressed for the page as a whole, and what a property begins with holds on all of it.
+  if (name === 'page' || name === 'property') return { selectors: ['html'] };
   if (!/^(?:-\w+-)?keyframes$/.test(name) || !node.prelude) return around;
   return { selectors: [], animation: generate(node.prelude).replace(/^["']|["']$/g, '') };
 }
@@ -245,14 +245,20 @@ type FoundPicture = Pick<StyleReference, 'value' | 'span' | 'property'>;
 /** The picture addresses in a declaration's value, in the order written. */
 function picturesOf(declaration: Declaration, text: string): FoundPicture[] {
   const property = ident.decode(declaration.property).toLowerCase();
-  if (!(PICTURE_PROPERTY.test(property) || property.startsWith('--')) || declaration.value.type === 'Raw')
-    return [];
+  if (!(PICTURE_PROPERTY.test(property) || property.startsWith('--'))) return [];
+  if (declaration.value.type === 'Raw') {
+    const start = declaration.value.loc?.start.offset ?? 0;
+    return addressesInRaw(text, { start, end: start + declaration.value.value.length }).map((one) => ({
+      ...one,
+      property,
+    }));
+  }
   const found: FoundPicture[] = [];
   const add = (node: Url | StringNode) => {
     const value = node.value.trim();
-    const span = addressSpan(node, text);
-    if (value === '' || value.startsWith('#') || !span) return;
-    found.push({ value, span, property });
+    if (value === '' || value.startsWith('#') || !node.loc) return;
+    const whole = { start: node.loc.start.offset, end: node.loc.end.offset };
+    found.push({ value, span: addressSpan(text, whole), property });
   };
   walk(declaration.value, {
     enter(this: WalkContext, node: CssNode) {
@@ -262,25 +268,4 @@ function picturesOf(declaration: Declaration, text: string): FoundPicture[] {
     },
   });
   return found;
-}
-
-/** The span of the address inside `url( "…" )` or a string. */
-function addressSpan(node: Url | StringNode, text: string): Span | null {
-  if (!node.loc) return null;
-  let start = node.loc.start.offset;
-  let end = node.loc.end.offset;
-  if (node.type === 'Url') {
-    start += text.slice(start, end).indexOf('(') + 1;
-    if (text[end - 1] === ')') end--;
-    while (start < end && /\s/.test(text[start] ?? '')) start++;
-    while (end > start && /\s/.test(text[end - 1] ?? '')) end--;
-  }
-  const quote = text[start];
-  if (quote === '"' || quote === "'") {
-    start++;
-    if (end - 1 >= start && text[end - 1] === quote) end--;
-  }
-  while (start < end && /\s/.test(text[start] ?? '')) start++;
-  while (end > start && /\s/.test(text[end - 1] ?? '')) end--;
-  return { start, end };
 }

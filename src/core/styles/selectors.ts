@@ -6,11 +6,11 @@ import { clone, generate, walk, type CssNode, type List, type Selector, type Sel
 
 /** Pseudo-classes that depend on what the reader does or on time, and old spellings of pseudo-elements. */
 const STATES = new Set([
-  'active', 'after', 'any-link', 'autofill', 'before', 'blank', 'buffering', 'checked', 'current', 'default',
-  'defined', 'disabled', 'enabled', 'first-letter', 'first-line', 'focus', 'focus-visible', 'focus-within',
+  'active', 'active-view-transition', 'after', 'any-link', 'autofill', 'before', 'blank', 'buffering', 'checked', 'current', 'default',
+  'defined', 'dir', 'disabled', 'enabled', 'first-letter', 'first-line', 'focus', 'focus-visible', 'focus-within',
   'fullscreen', 'future', 'hover', 'in-range', 'indeterminate', 'invalid', 'link', 'local-link', 'modal', 'muted',
-  'optional', 'out-of-range', 'past', 'paused', 'picture-in-picture', 'placeholder-shown', 'playing',
-  'popover-open', 'read-only', 'read-write', 'required', 'seeking', 'stalled', 'target', 'target-within',
+  'open', 'optional', 'out-of-range', 'past', 'paused', 'picture-in-picture', 'placeholder-shown', 'playing',
+  'popover-open', 'read-only', 'read-write', 'required', 'seeking', 'stalled', 'state', 'target', 'target-current', 'target-within',
   'user-invalid', 'user-valid', 'valid', 'visited', 'volume-locked',
 ]); // oxfmt-ignore
 
@@ -80,7 +80,10 @@ export function writtenSelectors(prelude: SelectorList, outer?: readonly string[
   list.children.forEach((selector) => {
     if (selector.type !== 'Selector') return;
     strip(selector.children);
-    written.push(outer && outer.length > 0 ? unnest(selector, outer) : generate(selector));
+    // Outside of all rules `&` stands for the whole page (CSS Nesting 1, §4).
+    written.push(
+      outer && outer.length > 0 ? unnest(selector, outer) : generate(selector).replaceAll('&', ':root'),
+    );
   });
   return written;
 }
