@@ -136,9 +136,16 @@ export function placeStyles(input: StylesInput, describe: Describe): PlacedStyle
 
 function isStyleLink(element: Element): boolean {
   const rels = (attributeText(element, 'rel') ?? '').toLowerCase().split(/\s+/);
-  if (!rels.includes('stylesheet') || rels.includes('alternate')) return false;
+  if (rels.includes('alternate') || !(rels.includes('stylesheet') || isSheetOnceLoaded(element, rels)))
+    return false;
   const type = attributeText(element, 'type')?.trim().toLowerCase();
   return !type || type === 'text/css';
+}
+
+/** Loaded ahead, it makes itself a style sheet: so that the page is shown before its sheets have come. */
+function isSheetOnceLoaded(element: Element, rels: readonly string[]): boolean {
+  const isStyle = rels.includes('preload') && attributeText(element, 'as')?.trim().toLowerCase() === 'style';
+  return isStyle && /stylesheet/iu.test(attributeText(element, 'onload') ?? '');
 }
 
 /** A `style` element of another type is no style sheet (HTML standard, §4.2.6, "update a style block"). */

@@ -263,6 +263,18 @@ describe('kinds written in styles', () => {
       ['css b.png → b.png', 'css a.png → a.png'],
     ],
     [
+      'a sheet that is one once it is loaded',
+      `<link rel=preload as=style href=/s.css onload="this.onload=null;this.rel='stylesheet'"><p>`,
+      { 's.css': 'p{background:url(a.png)}' },
+      ['css a.png → a.png'],
+    ],
+    [
+      'no sheet that is only loaded ahead, or for another choice',
+      '<link rel=preload as=style href=/s.css><link rel="alternate stylesheet" href=/s.css title=x><p>',
+      { 's.css': 'p{background:url(a.png)}' },
+      [],
+    ],
+    [
       'class names in any case on pages in quirks mode',
       `${link}<p class=HEAD>`,
       { 's.css': '.head{background:url(a.png)}' },

@@ -47,10 +47,10 @@ describe('scanPage', () => {
 
   it('finds what dresses the page', () => {
     const { sheets, manifests } = scanPage(
-      '<link rel="StyleSheet alternate" href=a.css><link rel=manifest href=m.json><link rel=icon href=i.png>',
+      '<link rel="StyleSheet alternate" href=a.css><link rel=manifest href=m.json><link rel=icon href=i.png><link rel=preload href=b.css?v=2 as=style><link rel=preload href=c.js as=script>',
       url,
     );
-    expect([short(sheets), short(manifests)]).toEqual([['sub/a.css'], ['sub/m.json']]);
+    expect([short(sheets), short(manifests)]).toEqual([['sub/a.css', 'sub/b.css?v=2'], ['sub/m.json']]);
   });
 
   it('leads where a full reading leads, whatever the page', () => {

@@ -125,7 +125,9 @@ class Scan {
     } else if (name !== 'link') this.links.add(address);
     else {
       const rels = rel.toLowerCase().split(/\s+/);
-      if (rels.includes('stylesheet')) this.sheets.add(address);
+      // What is loaded ahead makes itself a style sheet, mostly.
+      if (rels.includes('stylesheet') || (rels.includes('preload') && /\.css(?:[?#]|$)/iu.test(address)))
+        this.sheets.add(address);
       else if (rels.includes('manifest')) this.manifests.add(address);
       else if (isLeadingLink(rel)) this.links.add(address);
     }
