@@ -263,6 +263,12 @@ describe('kinds written in styles', () => {
       ['css b.png → b.png', 'css a.png → a.png'],
     ],
     [
+      'what a shadow tree in the page belongs to',
+      '<div class=x><template shadowrootmode=open><style>:host{background:url(a.png)}:host(.x) p{background:url(b.png)}</style><link rel=stylesheet href=/s.css><p></template></div>',
+      { 's.css': ':host(.x){background:url(c.png)}:host(.y){background:url(d.png)}' },
+      ['css a.png → sub/a.png', 'css b.png → sub/b.png', 'css c.png → c.png'],
+    ],
+    [
       'a sheet that is one once it is loaded',
       `<link rel=preload as=style href=/s.css onload="this.onload=null;this.rel='stylesheet'"><p>`,
       { 's.css': 'p{background:url(a.png)}' },

@@ -3,7 +3,7 @@
  * name that their last compound asks for, as browsers do, so that most elements are asked nothing.
  */
 import { compile, type Options } from 'css-select';
-import { isTraversal, parse, type Selector } from 'css-what';
+import { isTraversal, parse, type PseudoSelector, type Selector } from 'css-what';
 import { attributeText, type Element } from '../markup/attribute-value';
 import { isElement, textOf, type Node } from '../markup/node-text';
 import type { PageTree } from '../markup/page-tree';
@@ -164,14 +164,30 @@ function understand(selector: string, quirks: boolean): Understood | null {
  */
 function asked(selectors: readonly (readonly Selector[])[]): Selector[][] {
   return selectors.map((selector) =>
-    selector.map((part) => {
-      if (part.type === 'tag' || part.type === 'universal') return { ...part, namespace: null };
-      if (part.type !== 'pseudo') return part;
-      if (Array.isArray(part.data)) return { ...part, data: asked(part.data) };
+    withinShadow(selector).flatMap((part): Selector[] => {
+      if (part.type === 'tag' || part.type === 'universal') return [{ ...part, namespace: null }];
+      if (part.type !== 'pseudo') return [part];
+      if (isHostPart(part)) return hostOf(part);
+      if (Array.isArray(part.data)) return [{ ...part, data: asked(part.data) }];
       const among = NTH_CHILD.test(part.name) ? (part.data ?? '').split(/\sof(?![\w-])\s*/iu)[1] : undefined;
-      return among === undefined ? part : { ...part, name: 'is', data: asked(parse(among)) };
+      return [among === undefined ? part : { ...part, name: 'is', data: asked(parse(among)) }];
     }),
   );
+}
+
+const isHostPart = (part: Selector) => part.type === 'pseudo' && /^host(?:-context)?$/iu.test(part.name);
+
+/** What stands in the shadow tree of `:host` has no way up to it: it is asked for alone. */
+function withinShadow(selector: readonly Selector[]): readonly Selector[] {
+  const host = selector.findIndex(isHostPart);
+  const within = selector.findIndex((part, at) => at > host && isTraversal(part));
+  return host >= 0 && within >= 0 ? selector.slice(within + 1) : selector;
+}
+
+/** `:host`: what a shadow tree that is written in the page belongs to. */
+function hostOf(part: PseudoSelector): Selector[] {
+  const isHost = parse(':has(> template[shadowrootmode])')[0] ?? [];
+  return Array.isArray(part.data) ? [...isHost, { ...part, name: 'is', data: asked(part.data) }] : isHost;
 }
 
 const NTH_CHILD = /^nth-(?:last-)?child$/iu;
