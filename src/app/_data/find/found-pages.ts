@@ -62,20 +62,20 @@ export async function findPages(siteId: number, query: string): Promise<FoundPag
        select mode() within group (order by often) as often from (
          select ${OFTEN} as often from (select id from found where found_in = 'text' order by hashint4(id) limit ${SAMPLED}) found) sampled
      ), by_reach as (
-       select * from found where found_in = 'text' order by reach desc, path limit ${LOOKED_THROUGH}
+       select * from found where found_in = 'text' order by reach desc, path collate "C" limit ${LOOKED_THROUGH}
      ), telling as materialized (
        select found.* from by_reach found, counted, usual where is_everywhere and ${OFTEN} > usual.often * 1.001
      ), listed as (
-       (select * from found where found_in <> 'text' order by found_in = 'address', reach desc, path limit ${SHOWN})
+       (select * from found where found_in <> 'text' order by found_in = 'address', reach desc, path collate "C" limit ${SHOWN})
        union all (select found.* from by_reach found, counted where not is_everywhere limit ${SHOWN})
-       union all (select * from telling order by reach desc, path limit ${SHOWN})
+       union all (select * from telling order by reach desc, path collate "C" limit ${SHOWN})
      )
      select of_all as "inList", is_everywhere as "isEverywhere", is_everywhere and in_text > ${LOOKED_THROUGH} as "isAtLeast",
        case when is_everywhere then of_all - in_text + (select count(*)::int from telling) else of_all end as all,
-       (select coalesce(jsonb_agg(l order by array_position(array['title', 'address', 'text'], found_in), reach desc, path), '[]') from (
+       (select coalesce(jsonb_agg(l order by array_position(array['title', 'address', 'text'], found_in), reach desc, path collate "C"), '[]') from (
          select l.id, l.path, p.title, p.places, l.reach, l.found_in, case when l.found_in = 'text' then
            ts_headline('simple', p.words, to_tsquery('simple', $2), 'StartSel="", StopSel="", MaxWords=24, MinWords=12, MaxFragments=1') end as text
-         from (select * from listed order by array_position(array['title', 'address', 'text'], found_in), reach desc, path limit ${SHOWN}) l
+         from (select * from listed order by array_position(array['title', 'address', 'text'], found_in), reach desc, path collate "C" limit ${SHOWN}) l
          join pages p on p.id = l.id) l) as rows
      from counted`,
     [siteId, words, query.replace(/[\\%_]/g, '\\$&')],

@@ -81,7 +81,7 @@ export async function findPictures(siteId: number, query: string): Promise<Found
      ), listed as (
        select found.*, row_number() over () as standing from (
          select found.* from found, size
-         order by place > 1 and places > furniture and ${PAGES} > furniture, place, places desc, path limit ${SHOWN}) found
+         order by place > 1 and places > furniture and ${PAGES} > furniture, place, places desc, path collate "C" limit ${SHOWN}) found
      )
      select m.id, m.path, m.sha256, l.title, coalesce(p.words, m.words) as words, l.places, coalesce(p.pages, m.pages) as pages,
        ($4::text[])[l.place] as found_in, (select count(*)::int from found) as of_all, x.page,

@@ -93,14 +93,15 @@ const CONDITION: Readonly<Record<PictureFilter, string>> = {
   unused: 'uses = 0 and is_there',
 };
 
+/** Paths in the order of their letters' numbers: that of a language takes a third longer for all that is found, and tells nothing. */
 const ORDER: Readonly<Record<PictureOrder, string>> = {
-  match: 'rank desc, places desc, path',
-  strength: 'belief desc, places desc, path',
-  places: 'places desc, path',
-  reach: 'reach desc, path',
-  age: 'overdue desc, taken_until nulls last, path',
-  name: 'path',
-  weight: 'size_bytes desc nulls last, path',
+  match: 'rank desc, places desc, path collate "C"',
+  strength: 'belief desc, places desc, path collate "C"',
+  places: 'places desc, path collate "C"',
+  reach: 'reach desc, path collate "C"',
+  age: 'overdue desc, taken_until nulls last, path collate "C"',
+  name: 'path collate "C"',
+  weight: 'size_bytes desc nulls last, path collate "C"',
 };
 
 /** What is told of those that are listed besides their rows, by the file `m` that stands for each and its record `p`. */
