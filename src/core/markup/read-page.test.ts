@@ -263,6 +263,15 @@ describe('kinds written in styles', () => {
       ['css b.png → b.png', 'css a.png → a.png'],
     ],
     [
+      'an address with & in a selector, outside of rules and within',
+      `${link}<main><a href="?a&b">x</a></main>`,
+      {
+        's.css':
+          'a[href="?a&b"]{background:url(a.png)}main{& [href*="a&b"]{background:url(b.png)}[href$="&b"]{background:url(c.png)}}',
+      },
+      ['css b.png → b.png', 'css c.png → c.png', 'css a.png → a.png'],
+    ],
+    [
       'what a shadow tree in the page belongs to',
       '<div class=x><template shadowrootmode=open><style>:host{background:url(a.png)}:host(.x) p{background:url(b.png)}</style><link rel=stylesheet href=/s.css><p></template></div>',
       { 's.css': ':host(.x){background:url(c.png)}:host(.y){background:url(d.png)}' },

@@ -52,6 +52,8 @@ it.each<[string, string, string]>([
   ['half seen through', '.c{opacity:0.5}', P],
   ['a small box that shows what runs over', '.c{width:1px;height:1px}', P],
   ['what can’t be read', '.c{display:', P],
+  ['one among certain siblings, told apart by nobody here', '.c:nth-child(2 of .c){display:none}', P],
+  ['what stands in a shadow tree', ':host(.x) .c{display:none}', P],
 ])('%s: seen', (_, css, html) => {
   expect(isHidden(css, html)).toBe(false);
 });

@@ -21,6 +21,8 @@ export interface HidingRule extends Selecting {
 const WORTH_READING = /display|visibility|clip|indent|opacity|font-size|left|top|right|overflow/iu;
 const PASSING =
   /:(?:hover|focus|active|target|checked|open|visited)|::|:(?:before|after|first-letter|first-line)\b/iu;
+/** Selectors that are met by more than browsers let them meet: rather shown than missed, and so not hidden by them. */
+const MET_BY_MORE = /:host\b|\sof(?![\w-])/iu;
 
 /** The rules of a style sheet that hide elements, or show them. Never throws. */
 export function readHiding(text: string): HidingRule[] {
@@ -33,7 +35,9 @@ export function readHiding(text: string): HidingRule[] {
       if (node.type !== 'Rule' || node.prelude.type === 'Raw') return;
       if (this.atrule && !isForScreens(this.atrule)) return;
       const selectors = node.prelude.children.toArray().map((one) => generate(one));
-      const atRest = selectors.filter((selector) => !PASSING.test(selector) && !selector.includes('&'));
+      const atRest = selectors.filter(
+        (one) => !PASSING.test(one) && !MET_BY_MORE.test(one) && !one.includes('&'),
+      );
       if (atRest.length === 0) return;
       for (const one of verdictsOf(node.block)) rules.push({ selectors: atRest, ...one });
     },

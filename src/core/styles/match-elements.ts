@@ -197,7 +197,7 @@ function keyOf(selector: readonly Selector[]): string {
   const compound = selector.slice(selector.findLastIndex((part) => isTraversal(part)) + 1);
   let key = '*';
   for (const part of compound) {
-    if (part.type === 'tag' && part.namespace === null && key === '*') key = part.name.toLowerCase();
+    if (part.type === 'tag' && key === '*') key = part.name.toLowerCase();
     // Written as `#name` or `.name`: what is written in brackets is asked of every element.
     if (part.type !== 'attribute' || part.ignoreCase !== 'quirks') continue;
     if (part.name === 'id') key = `#${part.value.toLowerCase()}`;

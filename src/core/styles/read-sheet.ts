@@ -246,12 +246,11 @@ type FoundPicture = Pick<StyleReference, 'value' | 'span' | 'property'>;
 function picturesOf(declaration: Declaration, text: string): FoundPicture[] {
   const property = ident.decode(declaration.property).toLowerCase();
   if (!(PICTURE_PROPERTY.test(property) || property.startsWith('--'))) return [];
-  if (declaration.value.type === 'Raw') {
-    const start = declaration.value.loc?.start.offset ?? 0;
-    return addressesInRaw(text, { start, end: start + declaration.value.value.length }).map((one) => ({
-      ...one,
-      property,
-    }));
+  const { value } = declaration;
+  if (value.type === 'Raw') {
+    if (!value.loc) return [];
+    const where = { start: value.loc.start.offset, end: value.loc.end.offset };
+    return addressesInRaw(text, where).map((one) => ({ ...one, property }));
   }
   const found: FoundPicture[] = [];
   const add = (node: Url | StringNode) => {

@@ -6,12 +6,13 @@ import { clone, generate, walk, type CssNode, type List, type Selector, type Sel
 
 /** Pseudo-classes that depend on what the reader does or on time, and old spellings of pseudo-elements. */
 const STATES = new Set([
-  'active', 'active-view-transition', 'after', 'any-link', 'autofill', 'before', 'blank', 'buffering', 'checked', 'current', 'default',
-  'defined', 'dir', 'disabled', 'enabled', 'first-letter', 'first-line', 'focus', 'focus-visible', 'focus-within',
-  'fullscreen', 'future', 'hover', 'in-range', 'indeterminate', 'invalid', 'link', 'local-link', 'modal', 'muted',
-  'open', 'optional', 'out-of-range', 'past', 'paused', 'picture-in-picture', 'placeholder-shown', 'playing',
-  'popover-open', 'read-only', 'read-write', 'required', 'seeking', 'stalled', 'state', 'target', 'target-current', 'target-within',
-  'user-invalid', 'user-valid', 'valid', 'visited', 'volume-locked',
+  'active', 'active-view-transition', 'after', 'any-link', 'autofill', 'before', 'blank', 'buffering', 'checked',
+  'current', 'default', 'defined', 'dir', 'disabled', 'enabled', 'first-letter', 'first-line', 'focus',
+  'focus-visible', 'focus-within', 'fullscreen', 'future', 'hover', 'in-range', 'indeterminate', 'invalid',
+  'link', 'local-link', 'modal', 'muted', 'open', 'optional', 'out-of-range', 'past', 'paused',
+  'picture-in-picture', 'placeholder-shown', 'playing', 'popover-open', 'read-only', 'read-write', 'required',
+  'seeking', 'stalled', 'state', 'target', 'target-current', 'target-within', 'user-invalid', 'user-valid',
+  'valid', 'visited', 'volume-locked',
 ]); // oxfmt-ignore
 
 const isPassing = (node: CssNode): boolean =>
@@ -61,11 +62,20 @@ function stripSelector(node: CssNode): void {
   if (node.type === 'Selector') strip(node.children);
 }
 
-/** A nested selector written out against its outer rule: `&` stands for it, and is understood where it is missing. */
+/**
+ * A selector written out against its outer rule: `&` stands for it, and is understood where it is missing. Outside of all rules it
+ * stands for the whole page (CSS Nesting 1, §4).
+ */
 function unnest(selector: Selector, outer: readonly string[]): string {
+  const parent = outer.length > 1 ? `:is(${outer.join(',')})` : (outer[0] ?? ':root');
+  let isNested = false;
+  walk(selector, (node, item) => {
+    if (node.type !== 'NestingSelector') return;
+    isNested = true;
+    item.data = { type: 'Raw', value: parent };
+  });
   const own = generate(selector);
-  const parent = outer.length === 1 ? (outer[0] ?? '*') : `:is(${outer.join(',')})`;
-  if (own.includes('&')) return own.replaceAll('&', parent);
+  if (isNested || outer.length === 0) return own;
   return /^[>+~]/.test(own) ? `${parent}${own}` : `${parent} ${own}`;
 }
 
@@ -74,16 +84,13 @@ function unnest(selector: Selector, outer: readonly string[]): string {
  *
  * @param outer the selectors of the rule around it, already written out
  */
-export function writtenSelectors(prelude: SelectorList, outer?: readonly string[]): string[] {
+export function writtenSelectors(prelude: SelectorList, outer: readonly string[] = []): string[] {
   const written: string[] = [];
   const list = clone(prelude) as SelectorList;
   list.children.forEach((selector) => {
     if (selector.type !== 'Selector') return;
     strip(selector.children);
-    // Outside of all rules `&` stands for the whole page (CSS Nesting 1, §4).
-    written.push(
-      outer && outer.length > 0 ? unnest(selector, outer) : generate(selector).replaceAll('&', ':root'),
-    );
+    written.push(unnest(selector, outer));
   });
   return written;
 }
