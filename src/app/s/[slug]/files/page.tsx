@@ -142,7 +142,7 @@ async function MissingRows({ site, sheet }: { site: Site; sheet: number }) {
                     ? 'Upper and lower case differ. '
                     : 'An accent is composed differently. '}
                 </span>
-                <span className="break-all text-ink-2">
+                <span className="wrap-anywhere text-ink-2">
                   There is {file.near_path}. It shows where the server does not tell such names apart, and is
                   a gap elsewhere.
                 </span>
