@@ -1,6 +1,6 @@
 /**
- * `node bin/bundle.mjs FOLDER`: writes the command line, the worker and the demo as plain modules, which start in a third of the
- * time that their TypeScript takes. Whole or not at all: FOLDER is there once all of it is.
+ * `node bin/bundle.mjs FOLDER [MODULE ...]`: writes the command line, the worker and the demo as plain modules, which start in
+ * a third of the time that their TypeScript takes, or the modules named. Whole or not at all: FOLDER is there once all of it is.
  */
 import { mkdir, mkdtemp, readFile, rename, rm } from 'node:fs/promises';
 import { createRequire } from 'node:module';
@@ -9,7 +9,12 @@ import { fileURLToPath, pathToFileURL } from 'node:url';
 import { build } from 'esbuild';
 
 const root = fileURLToPath(new URL('..', import.meta.url));
-const folder = resolve(process.argv[2] ?? '');
+const [name = '', ...named] = process.argv.slice(2);
+const folder = resolve(name);
+const modules =
+  named.length > 0
+    ? named
+    : ['src/cli/main.ts', 'src/server/jobs/worker.ts', 'demo/run.ts', 'demo/until-known.ts'];
 
 /** What lies beside a source is found from where it lies, not from where the bundle does. */
 const whereItLay = {
@@ -18,7 +23,7 @@ const whereItLay = {
     // A package that is a table in JSON: node takes such a one only where it is told that it is.
     const { resolve: find } = createRequire(join(root, 'package.json'));
     onResolve({ filter: /^spdx-license-ids/ }, ({ path }) => ({ path: find(path) }));
-    onLoad({ filter: /\/src\/server\/.*\.ts$/ }, async ({ path }) => ({
+    onLoad({ filter: /\/(?:src\/server|tests\/bench)\/.*\.ts$/ }, async ({ path }) => ({
       contents: (await readFile(path, 'utf8')).replaceAll(
         'import.meta.url',
         JSON.stringify(pathToFileURL(path).href),
@@ -38,6 +43,8 @@ const APART = [
   'heic-decode',
   'pg',
   'piscina',
+  '@playwright/test',
+  'playwright-core',
   'sharp',
   'tesseract.js',
 ];
@@ -48,9 +55,7 @@ await mkdir(dirname(folder), { recursive: true });
 const made = await mkdtemp(`${folder}-`);
 try {
   await build({
-    entryPoints: ['src/cli/main.ts', 'src/server/jobs/worker.ts', 'demo/run.ts', 'demo/until-known.ts'].map(
-      (path) => join(root, path),
-    ),
+    entryPoints: modules.map((path) => join(root, path)),
     outbase: root,
     outdir: made,
     absWorkingDir: root,

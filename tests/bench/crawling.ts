@@ -6,14 +6,14 @@ import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { promisify } from 'node:util';
 import { openMirror } from '@/server/connections/http/open-mirror';
-import { byTurns, report } from './measure';
+import { byTurns, moduleBeside, report } from './measure';
 import { surveyInChild } from './surveying';
 
 const PAGES = 5000;
 const run = promisify(execFile);
 
 export async function benchCrawling(): Promise<void> {
-  const server = spawn(process.execPath, ['--import', 'tsx', 'tests/bench/serve-child.ts', String(PAGES)], {
+  const server = spawn(process.execPath, [moduleBeside('serve-child'), String(PAGES)], {
     stdio: ['ignore', 'pipe', 'inherit'],
   });
   const [line] = (await once(server.stdout, 'data')) as [Buffer];

@@ -1,3 +1,5 @@
+import { join } from 'node:path';
+
 /** One measure: ours beside a bare pass over the same input in the same run, with the ratio that is wanted. */
 interface Measure {
   readonly name: string;
@@ -11,6 +13,10 @@ interface Measure {
 
 /** The ratio of ours to bare that is wanted: at most, or at least, so much. */
 export type Wanted = { readonly atMost: number } | { readonly atLeast: number };
+
+/** Path of a module of the bench as it runs: in the bundle that `run.sh` has made. */
+export const moduleBeside = (name: string): string =>
+  join(process.env['IBIDEM_BUNDLE'] ?? '', 'tests/bench', `${name}.mjs`);
 
 const round = (n: number) => Math.round(n * 1000) / 1000;
 let measured = 0;

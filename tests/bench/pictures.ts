@@ -93,7 +93,7 @@ export async function benchPictures(folders: readonly string[]): Promise<void> {
     withHands(bytes, (one) =>
       sharp(one).resize(PLANE_PX, PLANE_PX, { fit: 'inside' }).toColourspace('srgb').raw().toBuffer(),
     );
-  report(`fingerprint ${bytes.length} pictures`, await byTurns(ours, bare, 3), { atMost: 1.3 });
+  report(`fingerprint ${bytes.length} pictures`, await byTurns(ours, bare, 9), { atMost: 1.3 });
 
   const real: Fingerprint[] = [];
   await withHands(bytes, async (one) => real.push(fingerprintOf(await readPlanes(one, 'bench'))));

@@ -5,7 +5,7 @@ import { tmpdir } from 'node:os';
 import { dirname, join } from 'node:path';
 import { promisify } from 'node:util';
 import type { NewSite } from '@/server/work/sites/connect-site';
-import { report } from './measure';
+import { moduleBeside, report } from './measure';
 import { grownPages, grownSheets } from './pages';
 
 const PAGES = 10_000;
@@ -36,13 +36,7 @@ interface Measured {
 
 /** Surveys a site twice in a process of its own. */
 export async function surveyInChild(from: NewSite['from']): Promise<Measured> {
-  const child = [
-    '--conditions=react-server',
-    '--import',
-    'tsx',
-    'tests/bench/survey-child.ts',
-    JSON.stringify(from),
-  ];
+  const child = [moduleBeside('survey-child'), JSON.stringify(from)];
   const { stdout } = await promisify(execFile)(process.execPath, child, {
     env: process.env,
     maxBuffer: 1 << 20,

@@ -1,6 +1,7 @@
 /** Brightness and colour of a picture, taken apart: the one in full for comparing detail, the other coarsely. */
 import { fitted, type GreyPlane, type Rect } from './grey-plane';
 import { resample } from './kernels/comparing';
+import { takenApart, type ColourPixels } from './kernels/taking-apart';
 
 /** Long side of what is kept of the colours, in pixels. */
 const TINT_PX = 24;
@@ -21,51 +22,25 @@ export interface Tint {
   readonly red: GreyPlane;
 }
 
-/** @param pixels red, green, blue, each 0 to 255, row by row */
-export function planesOf(pixels: {
-  readonly width: number;
-  readonly height: number;
-  readonly data: Uint8Array;
-}): {
-  readonly plane: GreyPlane;
-  readonly tint: Tint;
-} {
-  const { width, height, data } = pixels;
+/** Brightness of every pixel, and the mean distances from grey of cells along the long side. */
+export function planesOf(pixels: ColourPixels): { readonly plane: GreyPlane; readonly tint: Tint } {
+  const { width, height } = pixels;
   const [across, down] = Math.max(width, height) > TINT_PX ? fitted(width, height, TINT_PX) : [width, height];
-  const plane = { width, height, data: new Uint8Array(width * height) };
-  const blue = new Float32Array(across * down);
-  const red = new Float32Array(across * down);
-  const counts = new Uint32Array(across * down);
-  const starts = Array.from({ length: across + 1 }, (_, column) => Math.ceil((column * width) / across));
-  for (let y = 0; y < height; y++) {
-    const row = Math.floor((y * down) / height) * across;
-    for (let column = 0; column < across; column++) {
-      const end = y * width + starts[column + 1]!;
-      let blueSum = 0;
-      let redSum = 0;
-      let i = y * width + starts[column]!;
-      const count = end - i;
-      for (; i < end; i++) {
-        const r = data[3 * i]!;
-        const g = data[3 * i + 1]!;
-        const b = data[3 * i + 2]!;
-        // Whole numbers, since every pixel of every picture comes by here.
-        const brightness = (19595 * r + 38470 * g + 7471 * b + 32768) >> 16;
-        plane.data[i] = brightness;
-        blueSum += b - brightness;
-        redSum += r - brightness;
-      }
-      blue[row + column]! += blueSum;
-      red[row + column]! += redSum;
-      counts[row + column]! += count;
-    }
-  }
-  for (let cell = 0; cell < counts.length; cell++) {
-    blue[cell]! *= 0.5643 / counts[cell]!;
-    red[cell]! *= 0.7133 / counts[cell]!;
-  }
-  const coarse = (of: Float32Array) => ({ width: across, height: down, data: of });
-  return { plane, tint: { blue: coarse(blue), red: coarse(red) } };
+  const starts = Int32Array.from({ length: across + 1 }, (_, column) => Math.ceil((column * width) / across));
+  const { brightness, blue, red } = takenApart(pixels, starts, down);
+  const rows = new Uint32Array(down);
+  for (let y = 0; y < height; y++) rows[Math.floor((y * down) / height)]! += 1;
+  const means = (sums: Int32Array, weight: number) => {
+    const data = new Float32Array(sums.length);
+    for (let row = 0, cell = 0; row < down; row++)
+      for (let column = 0; column < across; column++, cell++)
+        data[cell] = sums[cell]! * (weight / (rows[row]! * (starts[column + 1]! - starts[column]!)));
+    return { width: across, height: down, data };
+  };
+  return {
+    plane: { width, height, data: brightness },
+    tint: { blue: means(blue, 0.5643), red: means(red, 0.7133) },
+  };
 }
 
 /**

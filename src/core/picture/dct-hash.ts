@@ -2,6 +2,7 @@
  * A hash of looks: the signs of the low frequencies of a picture's two-dimensional cosine transform (DCT-II), 63 bits.
  * Pictures that look alike have hashes that differ in few bits; brightness and contrast do not matter.
  */
+import { frequenciesOf } from './kernels/summing';
 
 /** Points a side of the grid that whole pictures are sampled at. */
 export const HASH_SIDE = 16;
@@ -23,28 +24,8 @@ for (let u = 0; u < KEPT; u++)
 /** Odd frequencies across: those whose sign turns where a picture is mirrored left to right. */
 const MIRROR_MASK = 0xaaaaaaaa | 0;
 
-const rows = new Float32Array(HASH_SIDE * KEPT);
-const frequencies = new Float32Array(KEPT * KEPT);
-
 /** @param samples brightness at 16 × 16 points */
-export function dctHash(samples: Float32Array): DctHash {
-  const side = HASH_SIDE;
-  for (let y = 0; y < side; y++) {
-    for (let u = 0; u < KEPT; u++) {
-      let sum = 0;
-      for (let x = 0; x < side; x++) sum += samples[y * side + x]! * COSINES[u * side + x]!;
-      rows[y * KEPT + u] = sum;
-    }
-  }
-  for (let v = 0; v < KEPT; v++) {
-    for (let u = 0; u < KEPT; u++) {
-      let sum = 0;
-      for (let y = 0; y < side; y++) sum += rows[y * KEPT + u]! * COSINES[v * side + y]!;
-      frequencies[v * KEPT + u] = sum;
-    }
-  }
-  return signsOf(frequencies);
-}
+export const dctHash = (samples: Float32Array): DctHash => signsOf(frequenciesOf(samples, COSINES));
 
 /** The signs of the frequencies; the mean has none. */
 function signsOf(all: Float32Array): DctHash {

@@ -54,11 +54,9 @@ export function findLandmarks(table: SumTable): Landmark[] {
   const longSide = Math.max(width, height);
   const levels: Level[] = [];
   for (let n = 0; n < LEVELS; n++) levels.push(levelOf(table, SMALLEST * longSide * GROWTH ** n));
-  const peaks = levels
-    .flatMap((level, n) => peaksOf(level, levels[n - 1], levels[n + 1]))
-    .filter(
-      ({ x, y, size }) => Math.min(x, y, width - x, height - y) >= (WINDOW / 2 - OUTSIDE * WINDOW) * size,
-    );
+  const peaks: Peak[] = [];
+  for (const [n, level] of levels.entries())
+    addPeaks(peaks, [level, levels[n - 1], levels[n + 1]], { width, height });
   const kept = strongest(peaks);
   const hashes = hashWindows(
     table,
@@ -76,7 +74,9 @@ export function findLandmarks(table: SumTable): Landmark[] {
 
 /** Those that stand out most, the strongest first. To sort them all for it would take longer than all else. */
 function strongest(peaks: readonly Peak[]): Peak[] {
-  const strengths = Float64Array.from(peaks, ({ strength }) => strength).sort();
+  const strengths = new Float64Array(peaks.length);
+  for (let n = 0; n < peaks.length; n++) strengths[n] = peaks[n]!.strength;
+  strengths.sort();
   const least = strengths[strengths.length - MOST_LANDMARKS] ?? 0;
   return peaks
     .filter(({ strength }) => strength >= least)
@@ -101,14 +101,20 @@ interface Peak {
   readonly strength: number;
 }
 
-function peaksOf(level: Level, smaller: Level | undefined, larger: Level | undefined): Peak[] {
+/** Adds the peaks of a level that none of its neighbours surpasses there, and whose window lies within the picture. */
+function addPeaks(
+  peaks: Peak[],
+  [level, smaller, larger]: readonly [Level, Level | undefined, Level | undefined],
+  { width, height }: { readonly width: number; readonly height: number },
+): void {
   const { columns, values, step } = level;
-  const peaks: Peak[] = [];
-  for (const at of level.peaks) {
-    const [row, column] = [Math.floor(at / columns), at % columns];
+  for (let n = 0; n < level.peaks.length; n++) {
+    const at = level.peaks[n]!;
+    const row = Math.floor(at / columns);
+    const column = at - row * columns;
     const value = values[at]!;
     const own = Math.abs(value);
-    const sign = Math.sign(value);
+    const sign = value < 0 ? -1 : 1;
     const across = offset(values[at - 1]! * sign, own, values[at + 1]! * sign);
     const down = offset(values[at - columns]! * sign, own, values[at + columns]! * sign);
     const x = (column + across) * step + (step >> 1) + 0.5;
@@ -116,9 +122,10 @@ function peaksOf(level: Level, smaller: Level | undefined, larger: Level | undef
     const below = smaller ? valueAt(smaller, x, y) * sign : 0;
     const above = larger ? valueAt(larger, x, y) * sign : 0;
     if (below > own || above > own) continue;
-    peaks.push({ x, y, size: level.size * GROWTH ** offset(below, own, above), strength: own });
+    const size = level.size * GROWTH ** offset(below, own, above);
+    const within = Math.min(x, y, width - x, height - y);
+    if (within >= (WINDOW / 2 - OUTSIDE * WINDOW) * size) peaks.push({ x, y, size, strength: own });
   }
-  return peaks;
 }
 
 function valueAt({ step, columns, rows, values }: Level, x: number, y: number): number {

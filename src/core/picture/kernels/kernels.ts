@@ -26,6 +26,8 @@ interface Exports {
   boxRoom(columns: number, rows: number): number;
   standOut(sums: number, width: number, height: number, ...rest: number[]): void;
   peaks(values: number, columns: number, rows: number, least: number, to: number): number;
+  takeApart(pixels: number, width: number, height: number, ...rest: number[]): void;
+  frequencies(samples: number, side: number, cosines: number, ...rest: number[]): void;
   windowRoom(): number;
   hashWindows(sums: number, width: number, height: number, ...rest: number[]): void;
 }
@@ -35,8 +37,17 @@ const START = 1024;
 const BORDER = 16;
 const PAGE = 65_536;
 
+/** What stays in the kernels' memory from one call to the next. */
+export interface Held {
+  readonly at: number;
+  readonly by: symbol;
+}
+
 export class Kernels {
   private next = START;
+  /** Where what each call lays there begins: behind what is held. */
+  private base = START;
+  private held: symbol | null = null;
   private bytes: Uint8Array;
   /** What was put where, one after the other: what is put there again by the next call lies there already. */
   private readonly laid: { at: number; samples: Samples | null }[] = [];
@@ -47,10 +58,26 @@ export class Kernels {
 
   /** Begins anew: what was laid there before is given up. */
   begin(): this {
-    this.next = START;
+    this.next = this.base;
     for (let n = this.laidNow; n < this.laid.length; n++) this.laid[n]!.samples = null;
     this.laidNow = 0;
     return this;
+  }
+
+  /** Room for so many bytes that calls to come leave as they are, until the next time that something is to be held. */
+  hold(bytes: number): Held {
+    this.base = START;
+    this.begin();
+    const at = this.room(bytes);
+    this.base = this.next;
+    this.held = Symbol('held');
+    return { at, by: this.held };
+  }
+
+  /** Where it lies. @throws Error where something else is held by now */
+  place({ at, by }: Held): number {
+    if (by !== this.held) throw new Error('What was held has made room for something else.');
+    return at;
   }
 
   /** Room for so many bytes; where it begins. */
@@ -81,6 +108,10 @@ export class Kernels {
   /** Samples that lie there: what is laid anew overwrites them. */
   floats(at: number, [width, height]: Size): Float32Array {
     return new Float32Array(this.run.memory.buffer, at, width * height);
+  }
+
+  octets(at: number, count: number): Uint8Array {
+    return new Uint8Array(this.run.memory.buffer, at, count);
   }
 
   wholes(at: number, count: number): Int32Array {

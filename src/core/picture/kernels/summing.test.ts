@@ -4,7 +4,7 @@ import { bitsOf, mirroredHash, type DctHash } from '../dct-hash';
 import { pictureOf } from '../drawn-pictures.fixture';
 import { WHOLE } from '../grey-plane';
 import { resample } from './comparing';
-import { cellMeans, hashWindows, standOut, sumTable } from './summing';
+import { cellMeans, hashWindows, standOut, sumsOf, sumTable } from './summing';
 
 const N = 8;
 /** The hash of a picture of 8 × 8 samples, which is its own window. */
@@ -68,7 +68,7 @@ describe('sumTable', () => {
         fc.tuple(fc.nat(11), fc.nat(11), fc.nat(11), fc.nat(11)),
         (width, height, stream, [a, b, c, d]) => {
           const data = Uint8Array.from({ length: width * height }, () => stream.next().value as number);
-          const { sums } = sumTable({ width, height, data });
+          const sums = sumsOf(sumTable({ width, height, data }));
           const [left, right] = [a % (width + 1), c % (width + 1)].toSorted((p, q) => p - q) as [number, number];
           const [top, bottom] = [b % (height + 1), d % (height + 1)].toSorted((p, q) => p - q) as [number, number];
           let wanted = 0;
@@ -81,7 +81,15 @@ describe('sumTable', () => {
     )); // oxfmt-ignore
 });
 
-const small = sumTable({ width: 4, height: 2, data: Uint8Array.from([0, 10, 20, 30, 40, 50, 60, 70]) });
+const small = () => sumTable({ width: 4, height: 2, data: Uint8Array.from([0, 10, 20, 30, 40, 50, 60, 70]) });
+
+it('refuses what is asked of a table that another one has taken the place of', () => {
+  const first = small();
+  expect(sumsOf(first)).toHaveLength(15);
+  const second = small();
+  expect(() => cellMeans(first, WHOLE, 1)).toThrow(/made room/);
+  expect([...cellMeans(second, WHOLE, 1)]).toEqual([35]);
+});
 
 describe('cellMeans', () => {
   it.each([
@@ -91,7 +99,7 @@ describe('cellMeans', () => {
     ['samples across an edge by their share', { left: 0.125, top: 0, width: 0.5, height: 0.5 }, 1, [10]],
     ['parts of one sample', { left: 0, top: 0, width: 0.25, height: 0.5 }, 2, [0, 0, 0, 0]],
   ] as const)('gives %s', (_, rect, side, expected) =>
-    expect([...cellMeans(small, rect, side)]).toEqual(expected),
+    expect([...cellMeans(small(), rect, side)]).toEqual(expected),
   );
 
   it.each([

@@ -1,6 +1,6 @@
 /** What is asked of sums over rectangles: once for all, and at very many places. */
 import type { GreyPlane, Rect } from '../grey-plane';
-import { begin } from './kernels';
+import { begin, type Held } from './kernels';
 
 /**
  * Sums of brightness over every rectangle that begins at the top left (Crow 1984): the sum over any rectangle is four
@@ -10,17 +10,26 @@ export interface SumTable {
   /** Of the plane; the table has one column and one row more. */
   readonly width: number;
   readonly height: number;
-  /** A plane of 256 × 256 comes to 17 million at most, so that 32 bits are plenty. */
-  readonly sums: Int32Array;
+  /** Where they lie: to take them out and lay them there again would take longer than most of what is asked of them. */
+  readonly sums: Held;
 }
 
+/**
+ * The sums of a plane, as whole numbers of 32 bits: one of 256 × 256 comes to 17 million at most. There is one at a time:
+ * one that was made before can be asked for nothing any more, and what is asked of it throws.
+ */
 export function sumTable({ width, height, data }: GreyPlane): SumTable {
   const kernels = begin();
-  const from = kernels.put(data instanceof Uint8Array ? data : Uint8Array.from(data));
-  const count = (width + 1) * (height + 1);
-  const to = kernels.room(count * 4);
-  kernels.run.sumUp(from, width, height, to);
-  return { width, height, sums: kernels.wholes(to, count).slice() };
+  const sums = kernels.hold((width + 1) * (height + 1) * 4);
+  const from = kernels.begin().put(data instanceof Uint8Array ? data : Uint8Array.from(data));
+  kernels.run.sumUp(from, width, height, sums.at);
+  return { width, height, sums };
+}
+
+/** The sum over each rectangle that begins at the top left, row by row. */
+export function sumsOf({ width, height, sums }: SumTable): Int32Array {
+  const kernels = begin();
+  return kernels.wholes(kernels.place(sums), (width + 1) * (height + 1)).slice();
 }
 
 /**
@@ -31,7 +40,7 @@ export function sumTable({ width, height, data }: GreyPlane): SumTable {
  */
 export function cellMeans({ width, height, sums }: SumTable, rect: Rect, side: number): Float32Array {
   const kernels = begin();
-  const from = kernels.put(sums);
+  const from = kernels.place(sums);
   const to = kernels.room(side * side * 4);
   const room = kernels.room(kernels.run.cellRoom(side));
   const [left, top, across, down] = [
@@ -42,6 +51,22 @@ export function cellMeans({ width, height, sums }: SumTable, rect: Rect, side: n
   ];
   kernels.run.cellMeans(from, width, height, left, top, across, down, side, to, room);
   return kernels.floats(to, [side, side]).slice();
+}
+
+/**
+ * The low frequencies of a square's cosine transform (DCT-II), row by row: as many across as down.
+ *
+ * @param samples of the square, row by row
+ * @param cosines of each frequency at each point of the square's side
+ */
+export function frequenciesOf(samples: Float32Array, cosines: Float32Array): Float32Array {
+  const side = Math.sqrt(samples.length);
+  const kept = cosines.length / side;
+  const kernels = begin();
+  const [factors, from] = [kernels.put(cosines), kernels.put(samples)];
+  const to = kernels.room(kept * kept * 4);
+  kernels.run.frequencies(from, side, factors, kept, to, kernels.room(side * kept * 4));
+  return kernels.floats(to, [kept, kept]).slice();
 }
 
 /** Boxes of one size on a grid over a picture, and a larger one around each; in samples. */
@@ -65,7 +90,7 @@ export interface StandingOut {
 export function standOut({ width, height, sums }: SumTable, grid: BoxGrid, least: number): StandingOut {
   const { step, side, around, columns, rows } = grid;
   const kernels = begin();
-  const from = kernels.put(sums);
+  const from = kernels.place(sums);
   const to = kernels.room(columns * rows * 4);
   const room = kernels.room(kernels.run.boxRoom(columns, rows));
   const peaks = kernels.room(columns * rows + 4);
@@ -91,7 +116,7 @@ export interface Window {
  */
 export function hashWindows({ width, height, sums }: SumTable, windows: readonly Window[]): Int32Array {
   const kernels = begin();
-  const from = kernels.put(sums);
+  const from = kernels.place(sums);
   const places = new Float64Array(3 * windows.length);
   windows.forEach(({ x, y, half }, n) => {
     places[3 * n] = x;
