@@ -5,6 +5,7 @@
  * scripts and styles may hold elements: those are passed over too.
  */
 import { decodeHTMLAttribute } from 'entities/decode';
+import { PageAddresses } from '../address/page-addresses';
 import { parseUrl } from '../address/parse-url';
 import { isLeadingLink, refreshAddress } from './page-links';
 import { behindTagName, visitAttributes } from './start-tag';
@@ -14,6 +15,11 @@ export interface PageScan {
   readonly links: readonly string[];
   readonly sheets: readonly string[];
   readonly manifests: readonly string[];
+}
+
+interface ScanOptions {
+  readonly isXml?: boolean;
+  readonly addresses?: PageAddresses;
 }
 
 /** Elements that are looked at, and where each says what it leads to. */
@@ -32,18 +38,27 @@ const RAW = new Set(['script', 'style', 'textarea', 'title', 'xmp', 'noembed', '
 /**
  * @param pageUrl absolute URL of the page, against which its addresses resolve
  * @param options.isXml whether it is read as XML, where every element may close itself and nothing is raw text
+ * @param options.addresses what is known of addresses from the pages before
  */
 export function scanPage(
   text: string,
   pageUrl: string,
-  options: { readonly isXml?: boolean } = {},
+  { isXml = false, addresses = new PageAddresses() }: ScanOptions = {},
 ): PageScan {
-  const scan = new Scan(text, pageUrl, options.isXml ?? false);
+  const scan = new Scan(text, pageUrl, isXml);
   scan.run();
+  const absolute = (written: ReadonlySet<string>) => {
+    const urls = new Set<string>();
+    for (const address of written) {
+      const url = addresses.absolute(address.trim(), scan.base);
+      if (url !== null) urls.add(url);
+    }
+    return [...urls];
+  };
   return {
-    links: absolute(scan.links, scan.base),
-    sheets: absolute(scan.sheets, scan.base),
-    manifests: absolute(scan.manifests, scan.base),
+    links: absolute(scan.links),
+    sheets: absolute(scan.sheets),
+    manifests: absolute(scan.manifests),
   };
 }
 
@@ -54,6 +69,8 @@ class Scan {
   base: string;
   private at = 0;
   private isBaseKnown = false;
+  private nextDouble = -1;
+  private nextSingle = -1;
 
   constructor(
     private readonly text: string,
@@ -90,10 +107,23 @@ class Scan {
 
   /** Goes behind a tag's `>`; one inside quotes does not end it. */
   private skipTag(from: number): void {
-    const end = this.text.indexOf('>', from);
+    const { text } = this;
+    const end = text.charCodeAt(from) === 0x3e ? from : text.indexOf('>', from);
     if (end < 0) this.at = -1;
-    else if (!/["']/.test(this.text.slice(from, end))) this.at = end + 1;
-    else this.readAttributes(from, () => undefined);
+    else if (!this.isQuoted(from, end)) this.at = end + 1;
+    else this.at = visitAttributes(text, from, () => false);
+  }
+
+  /** Whether there is a quote between two places. Where the next ones stand is looked for once, not at every tag. */
+  private isQuoted(from: number, end: number): boolean {
+    if (this.nextDouble < from) this.nextDouble = this.next('"', from);
+    if (this.nextSingle < from) this.nextSingle = this.next("'", from);
+    return this.nextDouble < end || this.nextSingle < end;
+  }
+
+  private next(quote: string, from: number): number {
+    const at = this.text.indexOf(quote, from);
+    return at < 0 ? Infinity : at;
   }
 
   private readTag(name: string, wanted: string, from: number): void {
@@ -169,18 +199,3 @@ class Scan {
 
 const isLetter = (unit: number) => (unit >= 97 && unit <= 122) || (unit >= 65 && unit <= 90);
 const decoded = (raw: string) => (raw.includes('&') ? decodeHTMLAttribute(raw) : raw);
-
-function absolute(written: ReadonlySet<string>, base: string): string[] {
-  const urls = new Set<string>();
-  for (const address of written) {
-    const trimmed = address.trim();
-    if (trimmed === '' || trimmed.startsWith('#') || /^(?:mailto|tel|javascript|data):/i.test(trimmed))
-      continue;
-    const url = parseUrl(trimmed, base);
-    if (!url) continue;
-    // An empty fragment is one as well.
-    if (trimmed.includes('#')) url.hash = '';
-    if (url.protocol === 'http:' || url.protocol === 'https:') urls.add(url.href);
-  }
-  return [...urls];
-}

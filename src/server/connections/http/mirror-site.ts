@@ -3,6 +3,7 @@
  * read like the files of a folder. What an earlier reading kept and the server calls unchanged is not fetched again.
  */
 import PQueue from 'p-queue';
+import { PageAddresses } from '@/core/address/page-addresses';
 import { parseUrl } from '@/core/address/parse-url';
 import { isPictureAddress, resolveAddress, urlOfPath } from '@/core/address/resolve-address';
 import { scopeOf, ownUrl, type CrawlScope } from '@/core/crawl/crawl-scope';
@@ -110,6 +111,7 @@ export async function mirrorSite(options: MirrorOptions): Promise<Mirror> {
     memory.failed(url, from, { reason, isPassing });
     return isPassing ? stands(url) : undefined;
   };
+  const addresses = new PageAddresses();
   const dressing = fetchDressing({ ...options, budget }, entries, { failed, stands });
   const keep = (entry: MirrorEntry) => {
     entries.set(entry.path, entry);
@@ -131,7 +133,7 @@ export async function mirrorSite(options: MirrorOptions): Promise<Mirror> {
       async page(page) {
         const { url, finalUrl, path, charset, isXml, etag, lastModified } = page;
         const { text } = decodePage(path, page.bytes, { httpCharset: charset, isXml });
-        const scan = scanPage(text, finalUrl, { isXml });
+        const scan = scanPage(text, finalUrl, { isXml, addresses });
         const sha256 = await memory.keepBytes(page.bytes);
         return keep({
           ...{ url, finalUrl, path, charset, isXml, etag, lastModified, sha256 },
