@@ -18,6 +18,9 @@ const LEAST_VOTES = 2;
 /** The same of a mirrored one: few pictures are mirrored, and by chance as many seem so as not. */
 const LEAST_MIRRORED = 4;
 
+/** Numbers of each pair of landmarks that is met. */
+const HIT = 3;
+
 /** What of a fingerprint is looked up. */
 export interface Searchable extends Pick<Fingerprint, 'hash' | 'squareHash' | 'middleHashes' | 'landmarks'> {
   readonly plane: Pick<Fingerprint['plane'], 'width' | 'height'>;
@@ -71,6 +74,8 @@ export class CandidateIndex {
   private count = 0;
   /** Landmarks in common, by picture; kept between searches, since clearing what was touched is quicker than a new one. */
   private counts = new Uint32Array(1024);
+  /** The last search's pairs of landmarks: the picture of the one, its number in the tables, and that of the other. */
+  private hits = new Int32Array(HIT * 1024);
 
   /** @param expected about how many pictures will come; more may, and are found more slowly */
   constructor(expected: number) {
@@ -142,14 +147,18 @@ export class CandidateIndex {
       });
     });
     // Landmarks are counted first, and looked at only for the pictures that have most of them in common.
-    const hits: number[] = [];
     const touched: number[] = [];
+    let { hits } = this;
+    let end = 0;
     landmarks.forEach((landmark, n) => {
       this.landmarks.near(facing(landmark), LANDMARK_DISTANCE, (at) => {
         const picture = this.landmarks.pictureOf(at);
         if (this.counts[picture]! === 0) touched.push(picture);
         this.counts[picture]! += 1;
-        hits.push(at, n);
+        if (end === hits.length) hits = this.moreHits();
+        hits[end++] = picture;
+        hits[end++] = at;
+        hits[end++] = n;
       });
     });
     const several = touched.filter((picture) => this.counts[picture]! >= leastVotes(isMirrored));
@@ -162,11 +171,13 @@ export class CandidateIndex {
     for (const picture of touched) this.counts[picture] = 0;
     found.forEach(({ picture }, n) => (this.counts[picture] = n + 1));
     const width = plane.width / Math.max(plane.width, plane.height);
-    for (let i = 0; i < hits.length; i += 2) {
-      const at = hits[i]!;
-      const common = found[this.counts[this.landmarks.pictureOf(at)]! - 1];
-      if (!common || common.pairs++ >= MOST_MATCHES) continue;
-      const own = landmarks[hits[i + 1]!]!;
+    for (let i = 0; i < end; i += HIT) {
+      const number = this.counts[hits[i]!]!;
+      if (number === 0) continue;
+      const common = found[number - 1]!;
+      if (common.pairs++ >= MOST_MATCHES) continue;
+      const at = hits[i + 1]!;
+      const own = landmarks[hits[i + 2]!]!;
       const from = isMirrored ? { x: width - own.x, y: own.y, size: own.size } : own;
       const to = {
         x: this.landmarks.detailOf(at, 0),
@@ -177,6 +188,12 @@ export class CandidateIndex {
     }
     for (const { picture } of found) this.counts[picture] = 0;
     return found;
+  }
+
+  private moreHits(): Int32Array {
+    const hits = new Int32Array(2 * this.hits.length);
+    hits.set(this.hits);
+    return (this.hits = hits);
   }
 }
 
