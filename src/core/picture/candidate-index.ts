@@ -190,7 +190,7 @@ export class CandidateIndex {
     return found;
   }
 
-  private moreHits(): Int32Array {
+  private moreHits(): typeof this.hits {
     const hits = new Int32Array(2 * this.hits.length);
     hits.set(this.hits);
     return (this.hits = hits);

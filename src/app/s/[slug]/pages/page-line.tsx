@@ -10,12 +10,8 @@ interface PageLineProps {
 
 /** A page with the strip of its pictures in page order, each with its mark. */
 export function PageLine({ site, page }: PageLineProps) {
-  const facts = [
-    page.path,
-    page.isFiled ? count(page.placements, 'place') : null,
-    page.owner,
-    page.modified_at ? dateText(page.modified_at) : null,
-  ].filter(Boolean);
+  const places = page.isFiled ? count(page.placements, 'place') : null;
+  const date = page.modified_at ? dateText(page.modified_at) : null;
   const marks = page.pictures.map((picture) => markOf(picture, page.isFiled));
   const hasMarks = marks.some((mark) => mark !== null);
   return (
@@ -27,9 +23,13 @@ export function PageLine({ site, page }: PageLineProps) {
           path={page.path}
           siteName={site.name}
         />
-        <p className="truncate text-sm text-ink-2">
+        {/* Where there is no room for all, the address is cut off, and then the name; never a number or a date. */}
+        <p className="flex text-sm whitespace-pre text-ink-2">
           {page.is_new ? <span className="font-semibold text-green">new or changed · </span> : null}
-          {facts.join(' · ')}
+          <span className="min-w-0 shrink-[4] truncate">{page.path}</span>
+          {places ? <span> · {places}</span> : null}
+          {page.owner ? <span className="min-w-0 truncate"> · {page.owner}</span> : null}
+          {date ? <span> · {date}</span> : null}
         </p>
       </div>
       <span className="text-right text-sm text-ink-2 max-lg:text-left">

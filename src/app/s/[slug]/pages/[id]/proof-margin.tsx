@@ -51,7 +51,7 @@ export function ProofMargin({ notes, measured, scale, chosen, onChosen }: ProofM
     const heights = items.map((item) => item.offsetHeight);
     setTops(levelNotes({ wanted, heights, topPx: TOP_PX, open }));
     // `wanted` is made anew at every render; its text says whether it differs.
-    // eslint-disable-next-line react-hooks/exhaustive-deps
+    // oxlint-disable-next-line react/exhaustive-deps
   }, [wantedKey]);
   useEffect(() => {
     if (chosen > 0) list.current?.querySelector('[data-open]')?.scrollIntoView({ block: 'nearest' });
