@@ -66,6 +66,8 @@ try {
     external: APART,
     // The package loads its tables by `require` from beside itself; its own bundle holds them.
     alias: { 'css-tree': 'css-tree/dist/csstree.esm' },
+    // A package that keeps modules out of browsers lets them in where this is said.
+    conditions: ['react-server', 'module'],
     mainFields: ['module', 'main'],
     banner: { js: ASKS_FOR_OTHERS },
     platform: 'node',
