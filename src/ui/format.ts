@@ -27,6 +27,9 @@ export function dateText(date: Date): string {
   return format(date, 'd MMMM yyyy, HH:mm');
 }
 
+/** The day alone, where the time of day tells nobody anything. */
+export const dayText = (date: Date): string => format(date, 'd MMMM yyyy');
+
 /** “3 minutes ago”, seen from `now`. */
 export function agoText(date: Date, now: Date): string {
   return formatDistance(date, now, { addSuffix: true });

@@ -1,5 +1,5 @@
 import type { PageRow, StripPicture } from '@/app/_data/pages/pages';
-import { count, dateText, reachText } from '@/ui/format';
+import { count, dayText, reachText } from '@/ui/format';
 import { Mat } from '@/ui/mat';
 import { PageTitle } from '@/ui/page-title';
 
@@ -11,7 +11,7 @@ interface PageLineProps {
 /** A page with the strip of its pictures in page order, each with its mark. */
 export function PageLine({ site, page }: PageLineProps) {
   const places = page.isFiled ? count(page.placements, 'place') : null;
-  const date = page.modified_at ? dateText(page.modified_at) : null;
+  const date = page.modified_at ? dayText(page.modified_at) : null;
   const marks = page.pictures.map((picture) => markOf(picture, page.isFiled));
   const hasMarks = marks.some((mark) => mark !== null);
   return (
@@ -23,13 +23,15 @@ export function PageLine({ site, page }: PageLineProps) {
           path={page.path}
           siteName={site.name}
         />
-        {/* Where there is no room for all, the address is cut off, and then the name; never a number or a date. */}
-        <p className="flex text-sm whitespace-pre text-ink-2">
-          {page.is_new ? <span className="font-semibold text-green">new or changed · </span> : null}
-          <span className="min-w-0 shrink-[4] truncate">{page.path}</span>
-          {places ? <span> · {places}</span> : null}
-          {page.owner ? <span className="min-w-0 truncate"> · {page.owner}</span> : null}
-          {date ? <span> · {date}</span> : null}
+        {/* Where there is no room for all, the address is cut off; a name where it is very long; never a number or a date. */}
+        <p className="flex gap-x-1 text-sm whitespace-nowrap text-ink-2">
+          {page.is_new ? <span className="font-semibold text-green">new or changed ·</span> : null}
+          <span className="min-w-12 truncate" title={page.path}>
+            {page.path}
+          </span>
+          {places ? <span>· {places}</span> : null}
+          {page.owner ? <span className="max-w-2/5 shrink-0 truncate">· {page.owner}</span> : null}
+          {date ? <span>· {date}</span> : null}
         </p>
       </div>
       <span className="text-right text-sm text-ink-2 max-lg:text-left">
