@@ -1,7 +1,7 @@
 /** Fetches addresses of the web within bounds: of time, size, redirects and politeness. It only ever asks (GET). */
 import { setTimeout as pause } from 'node:timers/promises';
 import { promisify } from 'node:util';
-import { brotliDecompress, gunzip, inflate, inflateRaw } from 'node:zlib';
+import { brotliDecompress, inflate, inflateRaw } from 'node:zlib';
 import PQueue from 'p-queue';
 import { Agent, request } from 'undici';
 import { parseUrl } from '@/core/address/parse-url';
@@ -9,6 +9,7 @@ import { ProblemError } from '../../problem-error';
 import type { CrawlBudget } from './crawl-budget';
 import { addressProblem, problemOfFailure } from './address-problem';
 import { isAllowedPrivate, publicLookup, refusePrivateLiteral, type PrivateHosts } from './guard-address';
+import { unpackGzip } from './unpack-gzip';
 
 export interface FetchLimits {
   /** Bytes of one answer, packed or unpacked. */
@@ -342,8 +343,8 @@ function tooLarge(url: URL, maxBytes: number): ProblemError {
 const UNPACKERS: Readonly<
   Record<string, (bytes: Uint8Array, options: { maxOutputLength: number }) => Promise<Buffer>>
 > = {
-  gzip: promisify(gunzip),
-  'x-gzip': promisify(gunzip),
+  gzip: unpackGzip,
+  'x-gzip': unpackGzip,
   br: promisify(brotliDecompress),
   // Servers that say "deflate" mean either of two forms; the first byte tells them apart (RFC 1950, §2.2).
   deflate: (bytes, options) =>

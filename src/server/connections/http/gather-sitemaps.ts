@@ -1,9 +1,8 @@
 /** Follows a host's sitemaps: those robots.txt names, else the usual place, index files and packed ones included. */
-import { promisify } from 'node:util';
-import { gunzip } from 'node:zlib';
 import { readSitemap } from '@/core/crawl/read-sitemap';
 import type { CrawlBudget } from './crawl-budget';
 import type { Fetcher } from './fetch-address';
+import { unpackGzip } from './unpack-gzip';
 
 const MAX_UNPACKED_BYTES = 60 * 1024 ** 2;
 
@@ -68,6 +67,6 @@ export async function gatherSitemaps(
 
 async function textOf(bytes: Uint8Array): Promise<string> {
   const isPacked = bytes[0] === 0x1f && bytes[1] === 0x8b;
-  const plain = isPacked ? await promisify(gunzip)(bytes, { maxOutputLength: MAX_UNPACKED_BYTES }) : bytes;
+  const plain = isPacked ? await unpackGzip(bytes, { maxOutputLength: MAX_UNPACKED_BYTES }) : bytes;
   return new TextDecoder().decode(plain);
 }
