@@ -61,7 +61,8 @@ test('who is not signed in sees nothing, and a viewer changes nothing', async ({
   await page.goto(`${SCHOOL}/surveys`);
   await page.getByRole('button', { name: 'Survey now' }).click();
   await expect(page.getByRole('alert').filter({ hasText: 'You may not start a survey' })).toBeVisible();
-  await page.goto(`${SCHOOL}/pictures`);
+  await page.goto(SCHOOL);
+  await expect(page).toHaveURL(`${SCHOOL}/pictures`);
   const record = await page
     .getByRole('link', { name: 'The old fire station with its three doors' })
     .first()
