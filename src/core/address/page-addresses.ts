@@ -15,6 +15,8 @@ const FROM_FOLDER = /^(?:https?:\/\/|[\p{L}\p{N}./%~_-][^:?#]*(?:[?#]|$))/u;
 
 export class PageAddresses {
   private readonly kept = new Map<string, string | null>();
+  /** The last page that was asked for: its links come one after the other. */
+  private last = { base: '', folder: '' };
 
   /**
    * The absolute address, without its fragment; `null` where it is none of the web.
@@ -25,7 +27,8 @@ export class PageAddresses {
   absolute(written: string, base: string): string | null {
     if (NOWHERE.test(written)) return null;
     if (!FROM_FOLDER.test(written)) return absolute(written, base);
-    const key = `${folderOf(base)} ${written}`;
+    if (this.last.base !== base) this.last = { base, folder: folderOf(base) };
+    const key = `${this.last.folder} ${written}`;
     let known = this.kept.get(key);
     if (known === undefined) {
       if (this.kept.size >= MOST_KEPT) this.kept.clear();

@@ -108,7 +108,7 @@ class Scan {
   /** Goes behind a tag's `>`; one inside quotes does not end it. */
   private skipTag(from: number): void {
     const { text } = this;
-    const end = text.charCodeAt(from) === 0x3e ? from : text.indexOf('>', from);
+    const end = text.indexOf('>', from);
     if (end < 0) this.at = -1;
     else if (!this.isQuoted(from, end)) this.at = end + 1;
     else this.at = visitAttributes(text, from, () => false);

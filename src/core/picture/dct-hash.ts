@@ -2,7 +2,7 @@
  * A hash of looks: the signs of the low frequencies of a picture's two-dimensional cosine transform (DCT-II), 63 bits.
  * Pictures that look alike have hashes that differ in few bits; brightness and contrast do not matter.
  */
-import { frequenciesOf } from './kernels/summing';
+import { frequenciesOf } from './kernels/transforming';
 
 /** Points a side of the grid that whole pictures are sampled at. */
 export const HASH_SIDE = 16;

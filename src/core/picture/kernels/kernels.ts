@@ -68,6 +68,8 @@ export class Kernels {
   hold(bytes: number): Held {
     this.base = START;
     this.begin();
+    // It overwrites whatever was laid there.
+    this.laid.length = 0;
     const at = this.room(bytes);
     this.base = this.next;
     this.held = Symbol('held');

@@ -12,6 +12,7 @@ export async function unpackGzip(bytes: Uint8Array, limit: Limit): Promise<Buffe
   try {
     return await promisify(gunzip)(bytes, limit);
   } catch (error) {
+    if ((error as NodeJS.ErrnoException).code === 'ERR_BUFFER_TOO_LARGE') throw error;
     // Node takes whatever stands behind the end, but for nothings, for the beginning of a further part.
     const first = await firstMember(bytes, limit).catch(() => null);
     if (first) return first;
