@@ -77,7 +77,7 @@ export default async function PagesPage({ params, searchParams }: SiteScreenProp
           />
         </form>
         {query ? <Chip href={hrefWith(root, { ...now, q: null })} isChosen={false} label="Show all" /> : null}
-        <span>{count(total, 'page')}</span>
+        <span className="whitespace-nowrap">{count(total, 'page')}</span>
         <span className="ml-auto">
           {site.reachFrom
             ? `Reach: views a month, from ${site.reachFrom}`
