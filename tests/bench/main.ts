@@ -1,9 +1,10 @@
 /**
  * `npm run bench [FOLDER …]`: a JSON line a measure. Folders are sites that nobody here wrote, read beside our own.
- * `BENCH=crawling` (or reading, swapping, boxes, lightening, surveying, stopping, errata, pictures, focus, intake, families, rights, faults, alternatives) measures that alone.
+ * `BENCH=crawling` (or reading, swapping, boxes, lightening, surveying, stopping, errata, pictures, focus, intake, families, rights, faults, alternatives, browser) measures that alone.
  */
 import { benchAlternatives } from './alternatives';
 import { benchBoxes } from './boxes';
+import { benchBrowser } from './browser';
 import { benchCrawling } from './crawling';
 import { benchErrata } from './errata';
 import { benchFaults } from './faults';
@@ -36,6 +37,7 @@ const measures = {
   rights: benchRights,
   faults: benchFaults,
   alternatives: () => benchAlternatives(process.argv.slice(2)),
+  browser: benchBrowser,
 };
 // Rows go to standard output, the sum beside them.
 for (const [name, run] of Object.entries(measures)) if (!only || only === name) await run();

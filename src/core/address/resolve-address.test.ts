@@ -59,6 +59,9 @@ describe('isPictureAddress', () => {
     [{ kind: 'site', path: 'a.html' } as const, false],
     [{ kind: 'elsewhere', url: 'https://x.example/a.webp?w=3' } as const, true],
     [{ kind: 'elsewhere', url: 'https://x.example/?f=a.png' } as const, false],
+    [{ kind: 'elsewhere', url: 'a.p%6Eg' } as const, true],
+    [{ kind: 'elsewhere', url: 'a.p\nng' } as const, true],
+    [{ kind: 'elsewhere', url: 'a.p%2Fng' } as const, false],
     [{ kind: 'elsewhere', url: 'data:image/png;base64,AA' } as const, true],
     [{ kind: 'none' } as const, false],
   ])('%j: %s', (address, expected) => {

@@ -137,9 +137,14 @@ export function addressText(address: ResolvedAddress): string | null {
 
 const PICTURE_NAME = /\.(?:jpe?g|jpe|jfif|pjpeg|png|apng|gif|webp|avif|svgz?|bmp|ico|tiff?|hei[cf]|jxl)$/i;
 
+/** An address as far as its name, without what it may be spelled with. */
+function nameIn(url: string): string {
+  return decodePath(url.replace(/[?#].*$/s, '').replace(/[\t\n\r]/g, ''), { keepsQueries: true });
+}
+
 /** Whether an address is that of a picture, judged by the ending of its last segment. */
 export function isPictureAddress(address: ResolvedAddress): boolean {
   if (address.kind === 'none') return false;
   if (address.kind === 'site') return PICTURE_NAME.test(address.path);
-  return PICTURE_NAME.test(address.url.replace(/[?#].*$/s, '')) || /^data:image\//i.test(address.url);
+  return PICTURE_NAME.test(nameIn(address.url)) || /^data:image\//i.test(address.url);
 }

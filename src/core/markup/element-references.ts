@@ -5,7 +5,7 @@ import { kindsFor } from './kinds/all-kinds';
 import { drawnReference, isPictureByRole } from './kinds/drawn';
 import type { ElementReader, FoundReference } from './kinds/kind';
 import { lazyReferences } from './kinds/lazy';
-import { insideOf } from './nested-part';
+import { insideOf } from './inside';
 import type { PageTree, Surroundings } from './page-tree';
 
 /** What an element refers to, in its attributes and in its style. */

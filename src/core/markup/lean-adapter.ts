@@ -6,13 +6,14 @@
  */
 import {
   defaultTreeAdapter,
-  Parser,
+  type Parser,
   Token,
   Tokenizer,
   type DefaultTreeAdapterTypes,
   type TreeAdapter,
 } from 'parse5';
 import { WRAPS } from './picture-wraps';
+import { ParserOfSelects } from './select-content';
 import { findAttribute } from './start-tag';
 
 type Tree = DefaultTreeAdapterTypes.DefaultTreeAdapterMap;
@@ -66,7 +67,7 @@ function placeFrom(startOffset: number, endOffset = startOffset): Token.Location
   return { startLine: 0, startCol: 0, startOffset, endLine: 0, endCol: 0, endOffset };
 }
 
-class PageParser extends Parser<Tree> {
+class PageParser extends ParserOfSelects {
   constructor(private readonly text: string) {
     super({ treeAdapter: leanAdapter });
     this.tokenizer = new TagTokenizer(this.options, this);

@@ -8,9 +8,9 @@ import type { Escape } from '../source/escapes';
 import type { Span } from '../source/span';
 import { locateAttribute, type Element } from './attribute-value';
 import { elementPath } from './element-path';
+import { insideOf } from './inside';
 import type { PageTree } from './page-tree';
 import type { Placement, PlacementSurroundings, WordAnchors } from './placement';
-import { plainInside } from './xml-tree';
 
 /** Pages nested deeper than this are nobody's work. */
 export const MAX_NESTING = 4;
@@ -24,29 +24,13 @@ export interface NestedPart {
   spanOf(start: number, end: number): Span;
 }
 
-/** What a tag of the source holds between its ends; `null` where the parser found no end. */
-export function insideOf(tree: PageTree, element: Element): { text: string; start: number } | null {
-  const location = element.sourceCodeLocation;
-  if (!location?.startTag) return null;
-  const start = location.startTag.endOffset;
-  const end = location.endTag?.startOffset ?? location.endOffset;
-  if (end < start) return null;
-  const text = tree.text.slice(start, end);
-  return { text: tree.isXml && element.tagName !== 'noscript' ? plainInside(text) : text, start };
-}
-
 /** The page within an element, or `null` where it holds none. */
 export function nestedPart(tree: PageTree, element: Element): NestedPart | null {
   if (element.tagName === 'noscript') {
     const inside = insideOf(tree, element);
     if (!inside || !inside.text.includes('<')) return null;
-    const { text, start } = inside;
-    return {
-      kind: 'noscript',
-      text,
-      escapes: [],
-      spanOf: (from, to) => ({ start: from + start, end: to + start }),
-    };
+    const { text, spanOf } = inside;
+    return { kind: 'noscript', text, escapes: [], spanOf };
   }
   if (element.tagName !== 'iframe') return null;
   const srcdoc = locateAttribute(tree, element, 'srcdoc');

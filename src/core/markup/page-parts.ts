@@ -1,8 +1,9 @@
 /** Where something may be put into a page as it is written: its head, its own content, its foot. */
-import { parse, type DefaultTreeAdapterTypes } from 'parse5';
+import type { DefaultTreeAdapterTypes } from 'parse5';
 import type { Span } from '../source/span';
 import { attributeText, type Element } from './attribute-value';
 import { isElement } from './node-text';
+import { parseWithPlaces } from './select-content';
 
 /** An element as the source writes it, with its tags and without. */
 export interface Written {
@@ -32,7 +33,7 @@ const MAIN_ID = /^(?:main|content|main-?content|page|inhalt|hauptinhalt|contenu|
 
 /** @param text as `decodeSource` gives it; all offsets are its own. Never throws. */
 export function pageParts(text: string): PageParts {
-  const document = parse(text, { sourceCodeLocationInfo: true });
+  const document = parseWithPlaces(text);
   const elements: Element[] = [];
   gather(document, elements);
   const first = (isIt: (element: Element) => boolean) => elements.find(isIt);

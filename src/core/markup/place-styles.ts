@@ -6,7 +6,7 @@ import { matchSheet } from '../styles/match-elements';
 import { readSheet, type StyleReading, type StyleReference } from '../styles/read-sheet';
 import { attributeText, type Element } from './attribute-value';
 import type { FoundReference } from './kinds/kind';
-import { insideOf } from './nested-part';
+import { insideOf, type Inside } from './inside';
 import type { PageTree } from './page-tree';
 import { NOWHERE } from './nowhere';
 import type { Placement, PlacementSurroundings } from './placement';
@@ -45,10 +45,16 @@ interface StylesInput extends StyledPage {
   readonly page: string;
 }
 
+/** What stands in a `style` element. */
+interface OwnStyle {
+  readonly inside: Inside;
+  readonly reading: StyleReading;
+}
+
 /** Every style sheet of a page. */
 export interface PageStyles {
   /** What stands in its `style` elements, in page order. */
-  readonly own: readonly { readonly text: string; readonly start: number; readonly reading: StyleReading }[];
+  readonly own: readonly OwnStyle[];
   /** Those of the site that it links, imports included. */
   readonly linked: readonly SheetText[];
   /** Paths of the latter, found or not. */
@@ -59,7 +65,7 @@ export interface PageStyles {
 
 /** The style sheets that apply to a page: its own, the linked ones and their imports. */
 export function stylesOfPage({ tree, base, site, sheetOf }: StyledPage): PageStyles {
-  const own: { text: string; start: number; reading: StyleReading }[] = [];
+  const own: OwnStyle[] = [];
   const linked: SheetText[] = [];
   const paths: string[] = [];
   let isWhole = true;
@@ -72,7 +78,7 @@ export function stylesOfPage({ tree, base, site, sheetOf }: StyledPage): PageSty
       const inside = insideOf(tree, element);
       if (!inside) continue;
       const reading = readSheet(inside.text);
-      own.push({ text: inside.text, start: inside.start, reading });
+      own.push({ inside, reading });
       for (const { value } of reading.imports) queue.push({ value, base, environment });
     }
   }
@@ -114,9 +120,9 @@ export function placeStyles(input: StylesInput, describe: Describe): PlacedStyle
   const placements: Placement[] = [];
   const met = new Set<string>();
   const { own, linked, paths } = stylesOfPage(input);
-  for (const { reading, start: shift } of own) {
+  for (const { reading, inside } of own) {
     if (reading.references.length === 0) continue;
-    const sheet = { path: page, url: input.base, source: tree.source, reading, shift };
+    const sheet = { path: page, url: input.base, source: tree.source, reading, spanOf: inside.spanOf };
     for (const { placement } of placeSheet(
       input,
       { ...sheet, starts: lineStarts(tree.text) },
@@ -126,7 +132,12 @@ export function placeStyles(input: StylesInput, describe: Describe): PlacedStyle
       placements.push(placement);
   }
   for (const sheet of linked) {
-    for (const { placement, reference } of placeSheet(input, { ...sheet, shift: 0 }, describe, false)) {
+    for (const { placement, reference } of placeSheet(
+      input,
+      { ...sheet, spanOf: asItStands },
+      describe,
+      false,
+    )) {
       met.add(referenceKey(sheet.path, reference));
       placements.push({ ...placement, page });
     }
@@ -154,7 +165,9 @@ function isCss(element: Element): boolean {
   return !type || type.toLowerCase() === 'text/css';
 }
 
-type PlacedSheet = SheetText & { readonly shift: number };
+type PlacedSheet = SheetText & Pick<Inside, 'spanOf'>;
+
+const asItStands: Inside['spanOf'] = (start, end) => ({ start, end });
 
 /** The placements of one sheet on the page; those that meet nothing are left out unless `withDormant`. */
 function placeSheet(
@@ -198,8 +211,7 @@ function asFound({ property, value, span }: StyleReference): FoundReference {
 }
 
 function located(sheet: PlacedSheet, reference: StyleReference, site: SiteAddressing) {
-  const start = reference.span.start + sheet.shift;
-  const end = reference.span.end + sheet.shift;
+  const { start, end } = sheet.spanOf(reference.span.start, reference.span.end);
   return {
     source: sheet.path,
     raw: sheet.source.text.slice(start, end),
@@ -220,7 +232,7 @@ export function dormantPlacements(
     .filter((reference) => !met.has(referenceKey(sheet.path, reference)))
     .map((reference) => ({
       ...NOWHERE,
-      ...located({ ...sheet, shift: 0 }, reference, site),
+      ...located({ ...sheet, spanOf: asItStands }, reference, site),
       thread: `${sheet.path}|${reference.rule}`,
       kind: 'css' as const,
       page: sheet.path,

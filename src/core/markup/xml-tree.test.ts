@@ -61,6 +61,19 @@ describe('a page read as XML', () => {
       page('<p><b/></p>', '<style>p &gt; b{background:url("a.png")}</style>'),
       ['css a.png → sub/a.png'],
     ],
+    [
+      'character references within an address of a style',
+      page(
+        '<p><b/></p>',
+        '<style>p &gt; b{background:url(a.png?b=1&amp;c=2),url("&#97;&amp;b.png")}</style>',
+      ),
+      ['css a.png?b=1&amp;c=2 → sub/a.png', 'css &#97;&amp;b.png → sub/a&b.png'],
+    ],
+    [
+      'character references in structured data',
+      page('<script type="application/ld+json">{"name":"&lt;","image":"a&amp;b.png"}</script>'),
+      ['json-ld a&amp;b.png → sub/a&b.png'],
+    ],
     ['no styles within comments', page('<p/>', '<style><!-- p{background:url(a.png)} --></style>'), []],
     [
       'bases, the inner against the outer',

@@ -39,7 +39,7 @@ export function wrapOf(
   if (isChosen || !isClosed || !FITS_LIST.test(raw)) return { because: 'markup' };
   const { own, linked, isWhole } = stylesOfPage(page);
   if (!isWhole) return { because: 'sheets' };
-  const texts = [...own.map(({ text }) => text), ...linked.map(({ source }) => source.text)];
+  const texts = [...own.map(({ inside }) => inside.text), ...linked.map(({ source }) => source.text)];
   const wrap = { start: startOffset, end: endOffset };
   return isMetTheSame(page, wrap, texts.map(rulesOf)) ? { wrap } : { because: 'rules' };
 }

@@ -81,6 +81,8 @@ export const SECOND: readonly Case[] = [
   ['the last behind a break', '<p>Text<br><img src="x.jpg"></p>', '<p>Text</p>'],
   ['slide of a script', '<div class="slides">\n  <div class="slide"><img src="a.jpg"><p>A</p></div>\n  <div class="slide"><img src="x.jpg"></div>\n</div>', '<div class="slides">\n  <div class="slide"><img src="a.jpg"><p>A</p></div>\n</div>'],
   ['upper case tags', '<P ALIGN=CENTER><IMG SRC="x.gif"></P>\n<P>B</P>', '<P>B</P>'],
+  ['a style of XHTML with character references', '<html xmlns="http://www.w3.org/1999/xhtml"><head><style>p &gt; b{color:red;background:url(&quot;x.jpg&quot;)}</style></head><body><p><b>A</b></p></body></html>', '<html xmlns="http://www.w3.org/1999/xhtml"><head><style>p &gt; b{color:red;background:none}</style></head><body><p><b>A</b></p></body></html>', 'a.xhtml'],
+  ['an option of a list to choose from', '<select><option>A<option><img src="x.jpg"> B</select>', '<select><option>A<option> B</select>'],
   ['XHTML', '<?xml version="1.0"?>\n<html xmlns="http://www.w3.org/1999/xhtml"><body><p>A</p><p><img src="x.jpg" alt="" /></p></body></html>', '<?xml version="1.0"?>\n<html xmlns="http://www.w3.org/1999/xhtml"><body><p>A</p></body></html>', 'a.xhtml'],
   ['figure in a figure', '<figure><figure><img src="x.jpg"><figcaption>X</figcaption></figure><figure><img src="b.jpg"></figure><figcaption>All</figcaption></figure>', '<figure><figure><img src="b.jpg"></figure><figcaption>All</figcaption></figure>'],
   ['figure of a clip', '<p>A</p><figure><audio src="x.mp3" controls></audio><figcaption>Choir</figcaption></figure>', '<p>A</p>'],

@@ -1,7 +1,8 @@
 /** What of an element goes with the references that are taken off it: the element, an attribute, or a part of one. */
 import { attributeText, locateAttribute, type Element } from '../markup/attribute-value';
 import { isElement } from '../markup/node-text';
-import { insideOf, nestedPart, type NestedPart } from '../markup/nested-part';
+import { insideOf } from '../markup/inside';
+import { nestedPart, type NestedPart } from '../markup/nested-part';
 import type { PageTree } from '../markup/page-tree';
 import type { WrittenAttribute } from '../markup/start-tag';
 import type { Span } from '../source/span';
@@ -150,16 +151,12 @@ function ofInside(tree: WrittenTree, { element, byName }: Chosen): Target {
   }
   const inside = insideOf(tree as unknown as PageTree, element);
   if (!inside) return { does: 'refuse', why: 'not found' };
-  const moved = spots.map(({ start, end }) => ({ start: start - inside.start, end: end - inside.start }));
+  const moved = spots.map((spot) => inside.within(spot));
   const found: Cut[] =
     element.tagName === 'style'
       ? cutsInStyle(inside.text, moved)
       : cutsInJson(inside.text, moved).map((cut) => ({ ...cut, becomes: '' }));
-  const cuts = found.map(({ start, end, becomes }) => ({
-    start: start + inside.start,
-    end: end + inside.start,
-    becomes,
-  }));
+  const cuts = found.map(({ start, end, becomes }) => ({ ...inside.spanOf(start, end), becomes }));
   return cuts.length > 0 ? { does: 'cut', cuts, undresses: false } : { does: 'refuse', why: 'not found' };
 }
 

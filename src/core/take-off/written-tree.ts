@@ -1,7 +1,8 @@
 /** A page's tree with the places of everything in it, ends included. */
-import { parse, type DefaultTreeAdapterTypes } from 'parse5';
+import type { DefaultTreeAdapterTypes } from 'parse5';
 import type { Element } from '../markup/attribute-value';
 import { isElement, type Node } from '../markup/node-text';
+import { parseWithPlaces } from '../markup/select-content';
 import { visitAttributes, behindTagName, type WrittenAttribute } from '../markup/start-tag';
 import { parseXmlPage } from '../markup/xml-tree';
 import type { SourceText } from '../source/decode-source';
@@ -19,7 +20,7 @@ export interface WrittenTree {
 /** Parses a page with all its places; slower than `readTree`, which keeps only those that readers ask for. */
 export function readWritten({ text, encoding, isXml }: SourceText): WrittenTree {
   const xml = isXml ? parseXmlPage(text) : null;
-  const document = xml ?? parse(text, { sourceCodeLocationInfo: true });
+  const document = xml ?? parseWithPlaces(text);
   const elements: Element[] = [];
   const open: Node[] = [document];
   for (let node = open.pop(); node; node = open.pop()) {

@@ -22,7 +22,7 @@ export const jsonLd: KindReader = {
       kind: 'json-ld',
       attribute: path,
       value,
-      span: { start: inside.start + start, end: inside.start + end },
+      span: inside.spanOf(start, end),
       descriptor: '',
     }));
   },

@@ -5,6 +5,7 @@
 import type { Escape } from '../../source/escapes';
 import type { Span } from '../../source/span';
 import type { AttributeValue, Element } from '../attribute-value';
+import type { Inside } from '../inside';
 import type { Surroundings } from '../page-tree';
 
 /** Every kind of placement that Ibidem reads. */
@@ -60,8 +61,8 @@ export interface ElementReader {
   text(name: string): string | null;
   /** Where the name of its start tag stands; `null` where the parser made it up. */
   tagName(): Span | null;
-  /** The characters between the element's tags, and where they begin in the source; `null` where it has no end. */
-  inside(): { readonly text: string; readonly start: number } | null;
+  /** The characters between the element's tags, and where they stand in the source; `null` where it has no end. */
+  inside(): Pick<Inside, 'text' | 'spanOf'> | null;
   readonly around: Surroundings;
 }
 

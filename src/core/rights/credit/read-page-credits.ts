@@ -6,7 +6,7 @@ import type { PageTree } from '../../markup/page-tree';
 import type { Placement } from '../../markup/placement';
 import { tagsByPlace } from '../../markup/tags-by-place';
 import { readHiding, hiddenElements, type HidingRule } from '../../styles/hidden-elements';
-import { insideOf } from '../../markup/nested-part';
+import { insideOf } from '../../markup/inside';
 import { captionNumbers } from './picture-numbers';
 import { isCreditsTitle } from './for-all';
 import { linesOf, numberOfItem, type PageLine } from './page-lines';

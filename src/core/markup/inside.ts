@@ -1,0 +1,33 @@
+/** What stands between the tags of an element, as text of its own, with where it is written. */
+import type { Span } from '../source/span';
+import type { Element } from './attribute-value';
+import type { PageTree } from './page-tree';
+import { plainInside } from './xml-tree';
+
+/** What stands between the tags of an element. */
+export interface Inside {
+  readonly text: string;
+  /** Where `text.slice(from, to)` stands in the source. */
+  spanOf(from: number, to: number): Span;
+  /** Where in `text` is what stands so in the source. */
+  within(span: Span): Span;
+}
+
+/** What a tag of the source holds between its ends; `null` where the parser found no end. */
+export function insideOf(tree: PageTree, element: Element): Inside | null {
+  const location = element.sourceCodeLocation;
+  if (!location?.startTag) return null;
+  const start = location.startTag.endOffset;
+  const end = location.endTag?.startOffset ?? location.endOffset;
+  if (end < start) return null;
+  const written = tree.text.slice(start, end);
+  const { text, offsets } =
+    tree.isXml && element.tagName !== 'noscript' ? plainInside(written) : { text: written, offsets: null };
+  const sourceOf = (at: number) => start + (offsets ? (offsets[at] ?? written.length) : at);
+  const textOf = (at: number) => (offsets ? offsets.findIndex((offset) => offset >= at - start) : at - start);
+  return {
+    text,
+    spanOf: (from, to) => ({ start: sourceOf(from), end: sourceOf(to) }),
+    within: (span) => ({ start: textOf(span.start), end: textOf(span.end) }),
+  };
+}
