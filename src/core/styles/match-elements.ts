@@ -148,14 +148,30 @@ interface Understood {
 
 /** A selector made ready, or `null` for one that browsers (or css-select) do not understand: its rule meets nothing. */
 function understand(selector: string, quirks: boolean): Understood | null {
+  return made(() => asked(parse(selector)), quirks) ?? made(() => asked(forgiven(parse(selector))), quirks);
+}
+
+function made(selectors: () => Selector[][], quirks: boolean): Understood | null {
   try {
-    const parsed = asked(parse(selector));
+    const parsed = selectors();
     const key = parsed.length === 1 ? keyOf(parsed[0] ?? []) : '*';
     return { test: compile<Node, Element>(parsed, { adapter, quirksMode: quirks }) as Test, key };
   } catch {
     // An unknown selector makes a browser drop its rule; the reference is then listed as dormant.
     return null;
   }
+}
+
+/** Without what is not understood in the lists of `:is()` and `:where()` (Selectors 4, §18.1, forgiving lists). */
+function forgiven(selectors: readonly (readonly Selector[])[]): Selector[][] {
+  return selectors.map((selector) =>
+    selector.map((part): Selector => {
+      if (part.type !== 'pseudo' || !Array.isArray(part.data)) return part;
+      const data = forgiven(part.data);
+      const isForgiving = part.name === 'is' || part.name === 'where';
+      return { ...part, data: isForgiving ? data.filter((one) => made(() => asked([one]), false)) : data };
+    }),
+  );
 }
 
 /**

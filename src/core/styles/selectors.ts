@@ -6,7 +6,7 @@ import { clone, generate, walk, type CssNode, type List, type Selector, type Sel
 
 /** Pseudo-classes that depend on what the reader does or on time, and old spellings of pseudo-elements. */
 const STATES = new Set([
-  'active', 'active-view-transition', 'after', 'any-link', 'autofill', 'before', 'blank', 'buffering', 'checked',
+  'active', 'active-view-transition', 'after', 'autofill', 'before', 'blank', 'buffering', 'checked',
   'current', 'default', 'defined', 'dir', 'disabled', 'enabled', 'first-letter', 'first-line', 'focus',
   'focus-visible', 'focus-within', 'fullscreen', 'future', 'hover', 'in-range', 'indeterminate', 'invalid',
   'link', 'local-link', 'modal', 'muted', 'open', 'optional', 'out-of-range', 'past', 'paused',
@@ -38,13 +38,15 @@ function strip(children: List<CssNode>): void {
       compound = 0;
       return;
     }
+    if (isOfLinks(node)) {
+      // Whether it was followed is a state; that it is a link is none.
+      item.data = { type: 'PseudoClassSelector', name: 'any-link', children: null };
+      compound++;
+      return;
+    }
     if (!isPassing(node)) {
       compound++;
-      if (node.type === 'PseudoClassSelector' && node.children) {
-        node.children.forEach((list) => {
-          if (list.type === 'SelectorList') list.children.forEach((selector) => stripSelector(selector));
-        });
-      }
+      if (node.type === 'PseudoClassSelector') node.children?.forEach((list) => stripList(list, node.name));
       return;
     }
     const next = item.next?.data;
@@ -58,8 +60,27 @@ function strip(children: List<CssNode>): void {
   });
 }
 
-function stripSelector(node: CssNode): void {
-  if (node.type === 'Selector') strip(node.children);
+const isOfLinks = (node: CssNode): boolean =>
+  node.type === 'PseudoClassSelector' && /^(?:link|visited)$/iu.test(node.name);
+
+function stripList(list: CssNode, of: string): void {
+  if (list.type !== 'SelectorList') return;
+  if (FORGIVING.test(of)) dropPseudoElements(list.children);
+  list.children.forEach((selector) => {
+    if (selector.type === 'Selector') strip(selector.children);
+  });
+}
+
+/** Lists of which browsers leave out what they do not understand, and no more (Selectors 4, §18.1). */
+const FORGIVING = /^(?:is|where)$/iu;
+
+/** No pseudo-element may be one of a list: where others are, it is left out. */
+function dropPseudoElements(selectors: List<CssNode>): void {
+  selectors.forEach((selector, item) => {
+    const isOne =
+      selector.type === 'Selector' && selector.children.some((part) => part.type === 'PseudoElementSelector');
+    if (isOne && selectors.size > 1) selectors.remove(item);
+  });
 }
 
 /**
