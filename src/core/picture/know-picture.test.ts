@@ -60,6 +60,19 @@ describe('knowPicture', () => {
     expect(know({ files, places: plain.map((place) => ({ ...place, ...title })) }).kind).toBe(kind);
   });
 
+  it.each([
+    [12, 'building', 1],
+    [13, null, 0],
+  ])('of %d captions takes a picture for %s', (count, kind, dates) => {
+    const places = Array.from({ length: count }, (_, n) => ({
+      ...{ alt: null, headings: [], near: '', page: `page-${n}.html`, title: 'School', section: '' },
+      caption: n === 0 ? 'The new building, 2002' : `Lesson ${String.fromCharCode(97 + n)}`,
+    }));
+    const known = know({ files: [{ ...FILE, path: 'img/mark.png' }], places });
+    expect(known.kind).toBe(kind);
+    expect(known.dating.because).toHaveLength(dates);
+  });
+
   it('takes dates from all its files, the words of its places once', () => {
     const large = { ...FILE, path: 'tutors/img/oake-large.jpg' };
     const small = { ...FILE, path: 'tutors/img/2016/oake.jpg' };

@@ -119,16 +119,19 @@ function entriesOf(
 
 /** Under more different headings than that a picture belongs to none of them: it is a button, or a mark. */
 const MOST_HEADINGS = 4;
+/** The same of captions, links and rows: what stands beside so many different words is told of by none of them. */
+const MOST_BESIDE = 12;
+const unlessTooMany = <T>(all: readonly T[], most: number): readonly T[] => (all.length > most ? [] : all);
 
 /** What all places of a picture say of it, each thing once. */
 export function wordsOfPlaces(places: readonly KnownPlace[], rules: DatingRules) {
-  const headings = texts(places.map((place) => headingOf(place, rules)));
+  const rows = texts(places.map(({ entry, caption }) => entry ?? caption));
   return {
     altTexts: texts(places.map(({ alt }) => alt)),
-    captions: texts(places.map(({ caption }) => caption)),
-    headings: headings.length > MOST_HEADINGS ? [] : headings,
+    captions: unlessTooMany(texts(places.map(({ caption }) => caption)), MOST_BESIDE),
+    headings: unlessTooMany(texts(places.map((place) => headingOf(place, rules))), MOST_HEADINGS),
     pages: [...new Map(places.map(({ page, title }) => [page, { path: page, title }])).values()],
-    entries: entriesOf(places, rules),
+    entries: rows.length > MOST_BESIDE ? [] : entriesOf(places, rules),
   };
 }
 

@@ -130,7 +130,8 @@ export function PictureRow({ slug, isCounted, row, placements, mayTeach }: Pictu
 function Taken({ row }: { row: Row }) {
   const { taken_from: from, taken_until: until, because } = row;
   const isBound = from === null && until !== null;
-  const origin = because?.[0]?.origin;
+  // What bounds it at its beginning, too: a file's own date says only that it was there by then.
+  const origin = (because?.find((one) => one.from !== null) ?? because?.[0])?.origin;
   return (
     <>
       <p className={isBound || until === null ? 'text-ink-2' : ''}>
