@@ -21,6 +21,7 @@ describe('guessKind', () => {
     ['class group', { captions: ['Class of 2019'] }, '“Class of” in its caption'],
     ['class group', { altTexts: ['Both choirs on the stage'] }, '“choirs” in its alt text'],
     ['event', { path: 'img/poster-summer24.png' }, '“poster” in its name'],
+    ['event', { path: 'img/cup-final.jpg' }, '“final” in its name'],
     [
       'event',
       { pages: [{ path: 'concerts/2019.html', title: 'Concerts of 2019' }] },
@@ -43,6 +44,7 @@ describe('guessKind', () => {
 
   it.each<[string, Partial<KindSources>]>([
     ['nothing', {}],
+    ['the last of several versions of a file', { path: 'img/leaflet-map_final.jpg' }],
     ['a page’s title alone', { pages: [{ path: 'about.html', title: 'About our garden' }] }],
     ['where something is', { altTexts: ['A viola in the practice room'] }],
     [

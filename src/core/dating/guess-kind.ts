@@ -54,9 +54,16 @@ interface Source {
   readonly isOfPage?: boolean;
 }
 
+/** A file that is final is the last of several versions, unless its name speaks of a contest. */
+const LAST_VERSION =
+  /(?<!(?:cup|semi|quarter|half|league|match|grand|junior|senior|tennis|football|hockey|chess|tournament|pokal|halb|viertel)[-_ ]?)[-_ ]final(?=[-_ ]?\d*\.\w+$)/iu;
+
 /** Words of the page count by how many of the pages have them: a picture in every page’s head is of none of them. */
 function sourcesOf({ path, altTexts, captions, entries = [], headings, pages }: KindSources): Source[] {
-  const name = path.slice(path.lastIndexOf('/') + 1).replace(/[-_.\d]+/gu, ' ');
+  const name = path
+    .slice(path.lastIndexOf('/') + 1)
+    .replace(LAST_VERSION, '')
+    .replace(/[-_.\d]+/gu, ' ');
   const all = (texts: readonly string[], count: number, where: string) =>
     texts.map((text) => ({ count, text, where }));
   const section = ({ path: page }: (typeof pages)[number]) =>

@@ -54,6 +54,10 @@ describe('drawnSign', () => {
   it.each<[string, Draw]>([
     ['upright stripes, as of an awning', (x) => (x % 24 < 12 ? 238 : 221)],
     ['a game board in strong tones', (x, y) => (((x / 30) ^ (y / 30)) & 1 ? 255 : 20)],
+    [
+      'a thing of many tones with the outline of letters',
+      (x, y) => (letters(x, y) > 0 ? 40 + x + (y % 7) * 9 : 250),
+    ],
     ['a disc with a disc in it', disc((x, y) => (inDisc(x, y, 120, 90, 30) ? 1 : 0))],
     [
       'a washing machine: as high as broad',

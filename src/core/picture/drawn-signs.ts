@@ -2,6 +2,7 @@
  * Signs that stand for a picture that is not there: a crossed frame, mountains with a sun, the outline of a person, a
  * checkerboard, a bare tone. Found in a small plane of brightness; nothing here decides whether they are leftovers.
  */
+import { shareOfInks } from './drawn-ink';
 import { isCamera, isDiscOfLetters, isQuestionMark, isRound } from './drawn-glyphs';
 import { isCheckerboard, isHatched } from './drawn-patterns';
 import type { GreyPlane } from './grey-plane';
@@ -46,7 +47,7 @@ export function drawnSign(plane: GreyPlane): DrawnSign | null {
   const parts = partsOf({ width, height, data: marks }).filter(
     ({ area }) => area >= LEAST_AREA * width * height,
   );
-  return glyphOf(plane, parts, ground.tone);
+  return glyphOf(plane, parts, { ground: ground.tone, marks });
 }
 
 const FLAT = 0.995;
@@ -170,22 +171,31 @@ function isCrossedFrame({ width, height }: GreyPlane, marks: Uint8Array): boolea
   return elsewhere <= MOST_ELSEWHERE * width * height;
 }
 
-function glyphOf(plane: GreyPlane, parts: readonly Part[], ground: number): DrawnSign | null {
+function glyphOf(
+  plane: GreyPlane,
+  parts: readonly Part[],
+  { ground, marks }: { readonly ground: number; readonly marks: Uint8Array },
+): DrawnSign | null {
   const { width, height } = plane;
   const isBorder = (part: Part) =>
     part.width >= 0.94 * width && part.height >= 0.94 * height && part.area < 0.1 * width * height;
   const inner = withoutFrame(parts.filter((part) => !isBorder(part)));
   if (inner.length === 0 || inner.length > MOST_PARTS) return null;
   if (isBrokenPicture(inner, plane, ground)) return 'sign of a broken picture';
+  if (isPlay(inner, plane)) return 'play triangle';
+  if (shareOfInks(plane, marks, 2) < LEAST_OF_INKS) return null;
   if (isPerson(inner, plane)) return 'outline of a person';
   if (isMountains(inner, plane)) return 'mountains and sun';
-  if (isPlay(inner, plane)) return 'play triangle';
   if (isCamera(inner, plane)) return 'camera';
   if (isQuestionMark(inner, plane)) return 'question mark';
-  return areLetters(inner, plane) && !(inner.length === 1 && isRound(inner[0] as Part))
+  const isDisc = inner.length === 1 && isRound(inner[0] as Part);
+  return areLetters(inner, plane) && !isDisc && shareOfInks(plane, marks, 1) >= LEAST_OF_INKS
     ? 'large letters'
     : null;
 }
+
+/** Signs have 0.94 and more of one ink, things that were cut out of their ground half of it. */
+const LEAST_OF_INKS = 0.8;
 
 /** Without a frame of thin lines that is drawn around all the rest. */
 function withoutFrame(parts: readonly Part[]): readonly Part[] {

@@ -32,5 +32,7 @@ export function breaksOff(text: string, language: string | null): string | null 
   }
   const isLetters = /^\p{L}{1,2}$/u.test(last);
   const written = trimmed.split(/\s+/u).at(-1) ?? '';
+  // The last part of a name that has several, joined by points or lines.
+  if (/[\p{L}\d][._]\p{L}{1,2}$/u.test(written)) return null;
   return isLetters && written === written.toLowerCase() && !SHORT_ENDS.has(last) ? end : null;
 }

@@ -9,9 +9,12 @@ const MOST_SMALL = 0.1;
 /** In a list of names nearly all words have a capital. */
 const MANY_CAPITALS = 0.6;
 
+/** Sentences, words in quotes, and names that programs go by are in no such list. */
+const NO_LIST = /[.!?]\s|[:;(«“„"]|(?<!\p{L})['‘‚]\p{L}|[\p{L}\d][._]\p{L}/u;
+
 export function isSearchWords(text: string, language: string | null): boolean {
   const words = tokensOf(text);
-  if (words.length < LEAST_WORDS || /[.!?]\s|[:;(«“„"]/u.test(text)) return false;
+  if (words.length < LEAST_WORDS || NO_LIST.test(text)) return false;
   // Two or three things told beside each other are a description; search words come in rows, and come again.
   const parts = text.split(',').length;
   if (parts > 1 && parts < LEAST_PARTS && new Set(words.map(stemOf)).size === words.length) return false;

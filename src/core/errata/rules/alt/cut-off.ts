@@ -27,6 +27,7 @@ export const altCutOff: Rule = {
       language: 'de',
     },
     { html: '<img src="a.jpg" alt="The small can that the lamp was filled from">', evidence: null },
+    { html: '<img src="a.png" alt="Labels as set by v.label.sa">', evidence: null },
     { html: '<img src="a.jpg" alt="Tree mallow as tall as the garden wall">', evidence: null },
   ],
 };

@@ -4,6 +4,7 @@ import { hasAlt } from '../../places';
 import { onceFor } from '../../once-for';
 import type { Rule } from '../../rule';
 import { alike, bareText } from '../../words/alike';
+import { saysOnly } from '../../words/empty-texts';
 import { isTitleOfFigure } from '../../words/told-beside';
 import { remembered } from '../../../words/remembered';
 import { sharedWords, stemOf, tokensOf } from '../../../words/content-words';
@@ -32,6 +33,8 @@ export const altNamesAnother: Rule = {
     const label = labelOf(placement);
     const branch = altBranch(placement);
     const alt = placement.alt ?? '';
+    // What says no more than that there is a picture names nobody.
+    if (saysOnly(alt, page.language)) return null;
     // An alt text that a whole row shares tells of the row.
     if (isOfRow(placement, page) && !isNamedInRow(placement, page)) return null;
     const heading = headingOfOtherNumber(placement, page);

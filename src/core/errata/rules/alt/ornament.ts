@@ -8,6 +8,8 @@ import { pageWords } from '../../words/picture-words';
 const MOST_WORDS = 3;
 /** A line or a bullet is thin, or small. */
 const THIN_PX = 32;
+/** What is larger in both directions is a picture, whatever its name. */
+const MOST_PX = 100;
 const NAMED =
   /(?:^|[-_/])(?:line|rule|divider|spacer|pixel|pix|bullet|dot|ornament|border|sep(?:arator)?|hr|deco|frise|filet|puce|raya|punto|linie|trenner|punkt|strich)[-_\d]*\./iu;
 
@@ -35,8 +37,9 @@ export const ornament: Rule = {
     const words = contentWords(text, small);
     const width = declared.widthPx ?? picture?.widthPx ?? null;
     const height = declared.heightPx ?? picture?.heightPx ?? null;
+    const isLarge = Math.min(width ?? 0, height ?? 0) > MOST_PX;
     const isThin = Math.min(width ?? THIN_PX + 1, height ?? THIN_PX + 1) <= THIN_PX;
-    if (caption || words.length > MOST_WORDS || !(isThin || NAMED.test(raw))) return null;
+    if (caption || words.length > MOST_WORDS || !(isThin || (NAMED.test(raw) && !isLarge))) return null;
     const names = [...wordsFor(page.language, 'ornaments')];
     const isOrnament = (word: string) => names.some((name) => name === word || areRelated(name, word));
     // Where the text speaks of it, it is a thing and no ornament: a pair of dividers, a spacer ring.
@@ -65,6 +68,7 @@ export const ornament: Rule = {
       html: '<ul><li><img src="d.jpg" width="30" height="30" alt="Dividers"> Dividers for circles</li></ul>',
       evidence: null,
     },
+    { html: '<img src="flow_line.png" width="400" height="300" alt="flow line">', evidence: null },
     { html: '<img src="hall.jpg" width="600" height="400" alt="Shadow of the tower">', evidence: null },
   ],
 };

@@ -17,6 +17,7 @@ export const searchWords: Rule = {
       ? { evidence: `The alt text is “${placement.alt?.trim()}”.`, branch: altBranch(placement) }
       : null,
   examples: [
+    { html: '<img src="a.png" alt="r.clump example Landsat fuzzy clumping result">', evidence: null },
     {
       html: '<img src="a.jpg" alt="karate judo fitness sport beginners adults seniors">',
       evidence: 'The alt text is “karate judo fitness sport beginners adults seniors”.',

@@ -29,6 +29,11 @@ export const templateWords: Rule = {
     { html: '<img src="a.jpg" alt="Insert image here">', evidence: 'The alt text is “Insert image here”.' },
     { html: '<img src="a.jpg" alt="Platzhalter">', evidence: 'The alt text is “Platzhalter”.' },
     { html: '<img src="a.jpg" alt="A sample lesson on the flute">', evidence: null },
+    { html: '<img src="a.jpg" alt="How to add title and labels to a plot">', evidence: null },
+    {
+      html: '<img src="a.jpg" alt="Add a description of the picture">',
+      evidence: 'The alt text is “Add a description of the picture”.',
+    },
     { html: '<img src="a.jpg" alt="Example image with two layers">', evidence: null },
     { html: '<img src="a.jpg" alt="Example image 2">', evidence: 'The alt text is “Example image 2”.' },
   ],
