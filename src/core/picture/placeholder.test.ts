@@ -106,6 +106,14 @@ describe('placeholderVerdict', () => {
   it.each<[string, Partial<PlaceholderSources>]>([
     ['an ordinary photograph', { isFromCamera: true }],
     [
+      'an icon beside what a press on it does',
+      { paths: ['icons/text-add.png'], widthPx: 24, heightPx: 24, ...at({ entry: 'Add text' }) },
+    ],
+    [
+      'a picture of how titles are added',
+      at({ alt: 'Plot with titles', caption: 'Add title and labels to a plot of the rain' }),
+    ],
+    [
       'a camera that its text draws',
       {
         sign: 'camera',

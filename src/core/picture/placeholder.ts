@@ -137,16 +137,22 @@ function named({ paths, widthPx, heightPx, places, numberedBeside }: Placeholder
 }
 
 const NAMES_WORDS = 3;
+const ICON_PX = 48;
 /** Alt texts of so many words describe; shorter ones name. */
 const DESCRIBES_WORDS = 4;
 
-function said({ paths, places, sign, emptiness, readText }: PlaceholderSources, clue: Clue): void {
+function said(
+  { paths, places, sign, emptiness, readText, widthPx, heightPx }: PlaceholderSources,
+  clue: Clue,
+): void {
   const captions = distinct(places.map(({ caption }) => caption));
   const caption = captions.find((one) => SAMPLE_TEXT.test(one));
   if (caption) clue(3, `Its caption is a template’s: “${caption.slice(0, 80)}”.`);
   const unfilled = distinct(places.map(({ alt }) => alt)).find((one) => SAMPLE_TEXT.test(one));
   if (unfilled) clue(3, `Its alt text is a template’s: “${unfilled.slice(0, 80)}”.`);
-  const entry = places.find((place) => SAMPLE_TEXT.test(place.entry));
+  // Beside an icon stands what a press on it does.
+  const isIcon = Math.max(widthPx, heightPx) < ICON_PX;
+  const entry = isIcon ? undefined : places.find((place) => SAMPLE_TEXT.test(place.entry));
   // What stands on every page has a template's text beside it somewhere.
   const isNear = places.filter((place) => SAMPLE_TEXT.test(place.near)).length * 2 >= places.length;
   if (entry && !caption) clue(6.2, `It stands with a template’s text: “${entry.entry.slice(0, 60)}”.`);

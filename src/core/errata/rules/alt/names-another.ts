@@ -16,7 +16,7 @@ import { mayBeOne, namesIn, nameOthers } from '../../../words/proper-names';
 
 /** What an entry is about stands at its beginning. */
 const HEAD_WORDS = 2;
-const HEAD_OF_ENTRY = 3;
+const HEAD_OF_ENTRY = 6;
 /** Names of two letters more or less are shared by chance. */
 const LEAST_LETTERS = 5;
 
@@ -43,7 +43,9 @@ export const altNamesAnother: Rule = {
     if (label === '' || isSaidThere(label, alt) || isTitleOfFigure(placement)) return null;
     // Of a caption that fits another picture the caption is wrong, unless the alt text was copied.
     const isCopy = isCopied(placement, page);
-    const other = placement.caption && !isCopy ? null : entryOfAnother(placement, page);
+    // A heading is about its whole section, and so are many pictures: only what stands in an entry can be mixed up.
+    const mayBeMixedUp = placement.caption ? isCopy : Boolean(placement.context.entry);
+    const other = mayBeMixedUp ? entryOfAnother(placement, page) : null;
     if (other)
       return {
         evidence: `The alt text says “${alt.trim()}”, as for “${short(other)}”; here stands “${short(label)}”.`,
@@ -85,6 +87,10 @@ export const altNamesAnother: Rule = {
       html: '<ul><li><img src="a.jpg" alt="Marcel Gaspe"> Odile Frenoy, chair</li><li><img src="b.jpg" alt="Marcel Gaspe"> Marcel Gaspe, treasurer</li></ul>',
       evidence:
         'The alt text says “Marcel Gaspe”, as for “Marcel Gaspe, treasurer”; here stands “Odile Frenoy, chair”.',
+    },
+    {
+      html: '<h1>Users</h1><h2>Set passwords</h2><img src="a.png" alt="Set passwords"><p>First.</p><h2>Further steps</h2><img src="b.png" alt="Reset passwords"><p>Then.</p>',
+      evidence: null,
     },
     {
       html: '<h1>Plot 12</h1><img src="a.jpg" alt="Tomatoes on plot 21"><p>Plot 12 is Eulalia’s.</p>',
