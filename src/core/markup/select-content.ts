@@ -24,6 +24,11 @@ const MODE_WITHIN: ReadonlyMap<number, InsertionMode> = new Map([
   [TAG.BODY, InsertionMode.IN_BODY],
 ]);
 
+/** Modes of which a `select` is no end. */
+const STAYING = new Set(MODE_WITHIN.values());
+/** The modes that there no longer are. */
+const OF_SELECTS = new Set([InsertionMode.IN_SELECT, InsertionMode.IN_SELECT_IN_TABLE]);
+
 /** A parser that reads a `select` like any other element. */
 export class ParserOfSelects extends Parser<Tree> {
   private openSelects = 0;
@@ -45,10 +50,12 @@ export class ParserOfSelects extends Parser<Tree> {
 
   override _startTagOutsideForeignContent(token: Token.TagToken): void {
     if (this.isWithinSelect() && this.endsBefore(token)) return;
+    const before = this.insertionMode;
     super._startTagOutsideForeignContent(token);
-    const mode = this.insertionMode;
-    if (mode === InsertionMode.IN_SELECT || mode === InsertionMode.IN_SELECT_IN_TABLE)
-      this._resetInsertionMode();
+    if (!OF_SELECTS.has(this.insertionMode)) return;
+    // Told from what is open only where the tag has led to another mode: that looks through all of it.
+    if (STAYING.has(before)) this.insertionMode = before;
+    else this._resetInsertionMode();
   }
 
   override _endTagOutsideForeignContent(token: Token.TagToken): void {
@@ -94,13 +101,16 @@ function isSelect(node: Node): boolean {
 
 /** What stands around a `select` is not in the scope of what stands within: an end tag there closes nothing outside. */
 function boundScopes(open: ParserOfSelects['openElements'], isSelectOpen: () => boolean): void {
-  const isAbove = (slot: number) => !isSelectOpen() || slot >= open.indexOfTopmost(TAG.SELECT);
+  const isAbove = (slot: number) => slot >= open.indexOfTopmost(TAG.SELECT);
   const { hasInScope, hasInListItemScope, hasInButtonScope, hasNumberedHeaderInScope } = open;
   open.hasInScope = (tag, element) =>
     hasInScope.call(open, tag, element) &&
-    isAbove(element ? open.items.lastIndexOf(element, open.stackTop) : open.indexOfTopmost(tag));
-  open.hasInListItemScope = (tag) => hasInListItemScope.call(open, tag) && isAbove(open.indexOfTopmost(tag));
-  open.hasInButtonScope = (tag) => hasInButtonScope.call(open, tag) && isAbove(open.indexOfTopmost(tag));
+    (!isSelectOpen() ||
+      isAbove(element ? open.items.lastIndexOf(element, open.stackTop) : open.indexOfTopmost(tag)));
+  open.hasInListItemScope = (tag) =>
+    hasInListItemScope.call(open, tag) && (!isSelectOpen() || isAbove(open.indexOfTopmost(tag)));
+  open.hasInButtonScope = (tag) =>
+    hasInButtonScope.call(open, tag) && (!isSelectOpen() || isAbove(open.indexOfTopmost(tag)));
   open.hasNumberedHeaderInScope = () =>
-    hasNumberedHeaderInScope.call(open) && isAbove(open.indexOfTopmostOf(HEADINGS));
+    hasNumberedHeaderInScope.call(open) && (!isSelectOpen() || isAbove(open.indexOfTopmostOf(HEADINGS)));
 }
