@@ -1,5 +1,4 @@
 /** A page of the folder `sub`, read with its style sheets. */
-import { expect } from 'vitest';
 import { addressText, siteOfFiles, urlOfPath } from '../address/resolve-address';
 import { sheetText, type SheetText } from './place-styles';
 import { readPage, type PageReading } from './read-page';
@@ -23,7 +22,8 @@ export function read(text: string, sheets: Record<string, string> = {}): PageRea
 export function rows(text: string, sheets: Record<string, string> = {}): string[] {
   return read(text, sheets).placements.map((placement) => {
     const source = placement.source === 'sub/page.html' ? text : (sheets[placement.source] ?? '');
-    expect(source.slice(placement.start, placement.end)).toBe(placement.raw);
+    if (source.slice(placement.start, placement.end) !== placement.raw)
+      throw new Error(`${placement.raw} does not stand where it was said to`);
     return `${placement.dormant ? 'dormant ' : ''}${placement.kind} ${placement.raw} → ${addressText(placement.address)}`;
   });
 }
