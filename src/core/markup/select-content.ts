@@ -6,7 +6,6 @@
 import { html, InsertionMode, Parser, type DefaultTreeAdapterTypes, type Token } from 'parse5';
 
 type Tree = DefaultTreeAdapterTypes.DefaultTreeAdapterMap;
-type Node = DefaultTreeAdapterTypes.ParentNode;
 
 const TAG = html.TAG_ID;
 const HEADINGS = [TAG.H1, TAG.H2, TAG.H3, TAG.H4, TAG.H5, TAG.H6];
@@ -31,25 +30,17 @@ const OF_SELECTS = new Set([InsertionMode.IN_SELECT, InsertionMode.IN_SELECT_IN_
 
 /** A parser that reads a `select` like any other element. */
 export class ParserOfSelects extends Parser<Tree> {
-  private openSelects = 0;
+  /** Whether there was any: most pages have none, and are asked no more. */
+  private hasSelects = false;
 
   constructor(...given: ConstructorParameters<typeof Parser<Tree>>) {
     super(...given);
-    boundScopes(this.openElements, () => this.openSelects > 0);
-  }
-
-  override onItemPush(node: Node, tag: number, isTop: boolean): void {
-    super.onItemPush(node, tag, isTop);
-    if (tag === TAG.SELECT && isSelect(node)) this.openSelects += 1;
-  }
-
-  override onItemPop(node: Node, isTop: boolean): void {
-    super.onItemPop(node, isTop);
-    if (isSelect(node)) this.openSelects -= 1;
+    boundScopes(this.openElements, () => this.hasSelects);
   }
 
   override _startTagOutsideForeignContent(token: Token.TagToken): void {
     if (this.isWithinSelect() && this.endsBefore(token)) return;
+    if (token.tagID === TAG.SELECT) this.hasSelects = true;
     const before = this.insertionMode;
     super._startTagOutsideForeignContent(token);
     if (!OF_SELECTS.has(this.insertionMode)) return;
@@ -77,7 +68,8 @@ export class ParserOfSelects extends Parser<Tree> {
   }
 
   private isWithinSelect(): boolean {
-    return this.openSelects > 0 && this.openElements.hasInScope(TAG.SELECT);
+    if (!this.hasSelects || this.openElements.indexOfTopmost(TAG.SELECT) < 0) return false;
+    return this.openElements.hasInScope(TAG.SELECT);
   }
 
   /** Ends what a start tag ends within an open `select`. Returns whether that is all the tag does. */
@@ -95,22 +87,18 @@ export function parseWithPlaces(text: string): DefaultTreeAdapterTypes.Document 
   return ParserOfSelects.parse<Tree>(text, { sourceCodeLocationInfo: true });
 }
 
-function isSelect(node: Node): boolean {
-  return 'tagName' in node && node.tagName === 'select' && node.namespaceURI === html.NS.HTML;
-}
-
 /** What stands around a `select` is not in the scope of what stands within: an end tag there closes nothing outside. */
-function boundScopes(open: ParserOfSelects['openElements'], isSelectOpen: () => boolean): void {
+function boundScopes(open: ParserOfSelects['openElements'], hasSelects: () => boolean): void {
   const isAbove = (slot: number) => slot >= open.indexOfTopmost(TAG.SELECT);
   const { hasInScope, hasInListItemScope, hasInButtonScope, hasNumberedHeaderInScope } = open;
   open.hasInScope = (tag, element) =>
     hasInScope.call(open, tag, element) &&
-    (!isSelectOpen() ||
+    (!hasSelects() ||
       isAbove(element ? open.items.lastIndexOf(element, open.stackTop) : open.indexOfTopmost(tag)));
   open.hasInListItemScope = (tag) =>
-    hasInListItemScope.call(open, tag) && (!isSelectOpen() || isAbove(open.indexOfTopmost(tag)));
+    hasInListItemScope.call(open, tag) && (!hasSelects() || isAbove(open.indexOfTopmost(tag)));
   open.hasInButtonScope = (tag) =>
-    hasInButtonScope.call(open, tag) && (!isSelectOpen() || isAbove(open.indexOfTopmost(tag)));
+    hasInButtonScope.call(open, tag) && (!hasSelects() || isAbove(open.indexOfTopmost(tag)));
   open.hasNumberedHeaderInScope = () =>
-    hasNumberedHeaderInScope.call(open) && (!isSelectOpen() || isAbove(open.indexOfTopmostOf(HEADINGS)));
+    hasNumberedHeaderInScope.call(open) && (!hasSelects() || isAbove(open.indexOfTopmostOf(HEADINGS)));
 }
