@@ -5,9 +5,18 @@ import { expect, test } from './test';
 
 const rights = `${SCHOOL}/rights`;
 
-/** Opens the record of a picture that is listed, whatever it is called. */
+/**
+ * Opens the record of a picture that is listed, whatever it is called. A click can be lost while a screen is still settling: who sees nothing
+ * happen clicks again.
+ */
 const recordOf = (page: Page, path: string) =>
-  page.getByRole('listitem').filter({ hasText: path }).getByRole('link').first().click();
+  expect(async () => {
+    const link = page.getByRole('listitem').filter({ hasText: path }).getByRole('link').first();
+    if (!OF_PICTURE.test(page.url())) await link.click({ timeout: 15_000 });
+    await expect(page).toHaveURL(OF_PICTURE, { timeout: 15_000 });
+  }).toPass();
+
+const OF_PICTURE = /\/pictures\/\d+/u;
 
 test('every place is answered, with its reasons; a record of one picture changes what follows from it', async ({
   page,
