@@ -11,7 +11,12 @@ export const MARK = /m\d+m/u;
 
 const oneOf = (...texts: string[]) => fc.constantFrom(...texts);
 const filled = (template: string, ...parts: fc.Arbitrary<string>[]) =>
-  fc.tuple(...parts).map((texts) => texts.reduce((text, part) => text.replace('{}', () => part), template));
+  fc.tuple(...parts).map((texts) =>
+    template
+      .split('{}')
+      .map((text, n) => text + (texts[n] ?? ''))
+      .join(''),
+  );
 
 const folder = oneOf(
   'i/',

@@ -6,8 +6,8 @@ import { expect, test } from './test';
 const rights = `${SCHOOL}/rights`;
 
 /**
- * Opens the record of a picture that is listed, whatever it is called. A click can be lost while a screen is still settling: who sees nothing
- * happen clicks again.
+ * Opens the record of a picture that is listed, whatever it is called. A click can be lost while a screen is still
+ * settling: who sees nothing happen clicks again.
  */
 const recordOf = (page: Page, path: string) =>
   expect(async () => {

@@ -137,14 +137,16 @@ export function addressText(address: ResolvedAddress): string | null {
 
 const PICTURE_NAME = /\.(?:jpe?g|jpe|jfif|pjpeg|png|apng|gif|webp|avif|svgz?|bmp|ico|tiff?|hei[cf]|jxl)$/i;
 
-/** An address as far as its name, without what it may be spelled with. */
-function nameIn(url: string): string {
-  return decodePath(url.replace(/[?#].*$/s, '').replace(/[\t\n\r]/g, ''), { keepsQueries: true });
-}
+/** What an address may be spelled with. */
+const SPELLED = /[%\t\n\r]/;
 
 /** Whether an address is that of a picture, judged by the ending of its last segment. */
 export function isPictureAddress(address: ResolvedAddress): boolean {
   if (address.kind === 'none') return false;
   if (address.kind === 'site') return PICTURE_NAME.test(address.path);
-  return PICTURE_NAME.test(nameIn(address.url)) || /^data:image\//i.test(address.url);
+  const name = address.url.replace(/[?#].*$/s, '');
+  if (PICTURE_NAME.test(name) || /^data:image\//i.test(name)) return true;
+  return (
+    SPELLED.test(name) && PICTURE_NAME.test(decodePath(name.replace(/[\t\n\r]/g, ''), { keepsQueries: true }))
+  );
 }

@@ -21,10 +21,15 @@ export function insideOf(tree: PageTree, element: Element): Inside | null {
   const end = location.endTag?.startOffset ?? location.endOffset;
   if (end < start) return null;
   const written = tree.text.slice(start, end);
-  const { text, offsets } =
-    tree.isXml && element.tagName !== 'noscript' ? plainInside(written) : { text: written, offsets: null };
-  const sourceOf = (at: number) => start + (offsets ? (offsets[at] ?? written.length) : at);
-  const textOf = (at: number) => (offsets ? offsets.findIndex((offset) => offset >= at - start) : at - start);
+  if (!tree.isXml || element.tagName === 'noscript')
+    return {
+      text: written,
+      spanOf: (from, to) => ({ start: start + from, end: start + to }),
+      within: (span) => ({ start: span.start - start, end: span.end - start }),
+    };
+  const { text, offsets } = plainInside(written);
+  const sourceOf = (at: number) => start + (offsets[at] ?? written.length);
+  const textOf = (at: number) => offsets.findIndex((offset) => offset >= at - start);
   return {
     text,
     spanOf: (from, to) => ({ start: sourceOf(from), end: sourceOf(to) }),

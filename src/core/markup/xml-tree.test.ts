@@ -70,6 +70,11 @@ describe('a page read as XML', () => {
       ['css a.png?b=1&amp;c=2 → sub/a.png', 'css &#97;&amp;b.png → sub/a&b.png'],
     ],
     [
+      'what is no reference within CDATA, behind one that is',
+      page('<p><b/></p>', '<style>p &gt; b{color:red}<![CDATA[p > b{background:url("a&b.png")}]]></style>'),
+      ['css a&b.png → sub/a&b.png'],
+    ],
+    [
       'character references in structured data',
       page('<script type="application/ld+json">{"name":"&lt;","image":"a&amp;b.png"}</script>'),
       ['json-ld a&amp;b.png → sub/a&b.png'],

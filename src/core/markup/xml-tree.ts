@@ -6,6 +6,7 @@
 import { decodeHTMLStrict } from 'entities/decode';
 import { defaultTreeAdapter, html, type DefaultTreeAdapterTypes, type Token } from 'parse5';
 import { SaxesParser, type SaxesTagNS } from 'saxes';
+import { replaceEscapes, type Decoded } from '../source/escapes';
 
 type Element = DefaultTreeAdapterTypes.Element;
 type Parent = DefaultTreeAdapterTypes.ParentNode;
@@ -130,33 +131,12 @@ function attributePlaces(tag: string, start: number): Map<string, Token.Location
   return places;
 }
 
-/** What an element of an XML page holds, as CSS or JSON. */
-interface PlainInside {
-  readonly text: string;
-  /** Where each character, and the end, stands in the source; `null` where it stands at the same place. */
-  readonly offsets: readonly number[] | null;
-}
-
-/** The inside of an element of an XML page: comments and CDATA marks as blanks, character references decoded. */
-export function plainInside(source: string): PlainInside {
-  let text = '';
-  const offsets: number[] = [];
-  const add = (piece: string, start: number, step: number) => {
-    for (let n = 0; n < piece.length; n++) offsets.push(start + n * step);
-    text += piece;
-  };
-  let done = 0;
-  for (const found of source.matchAll(OF_XML)) {
-    const [written, inside] = found;
-    add(source.slice(done, found.index), done, 1);
-    done = found.index + written.length;
-    if (inside !== undefined) add(' '.repeat(9) + inside + ' '.repeat(3), found.index, 1);
-    else if (written.startsWith('&')) add(decodeHTMLStrict(written), found.index, 0);
-    else add(' '.repeat(written.length), found.index, 1);
-  }
-  if (text.length === done) return { text: text + source.slice(done), offsets: null };
-  add(source.slice(done), done, 1);
-  return { text, offsets: [...offsets, source.length] };
+/** The inside of an element of an XML page, as CSS or JSON: comments and CDATA marks as blanks, character references decoded. */
+export function plainInside(source: string): Decoded {
+  return replaceEscapes(source, OF_XML, ([written, inside]) => {
+    if (inside !== undefined) return ' '.repeat(9) + inside + ' '.repeat(3);
+    return written.startsWith('&') ? decodeHTMLStrict(written) : ' '.repeat(written.length);
+  });
 }
 
 const OF_XML = /<!\[CDATA\[([\s\S]*?)\]\]>|<!--[\s\S]*?-->|<\?[\s\S]*?\?>|&(?:#\w+|\w+);/gu;

@@ -3,6 +3,7 @@
  * cut out of its ground has the outline of a letter as easily; its tones are many.
  */
 import type { GreyPlane } from './grey-plane';
+import { commonestTone, countAround } from './tone-counts';
 
 /** Tones on either side that count as the same ink, after it was compressed. */
 const REACH = 8;
@@ -43,13 +44,8 @@ export function shareOfInks({ width, height, data }: GreyPlane, marks: Uint8Arra
 
 /** Takes the commonest tone out of the counts, with what is next to it; returns how many had it. */
 function takeCommonest(counts: Uint32Array): number {
-  let best = 0;
-  let from = 0;
-  for (let tone = 0; tone < counts.length; tone++) {
-    const low = Math.max(0, tone - REACH);
-    const sum = counts.subarray(low, tone + REACH + 1).reduce((a, b) => a + b, 0);
-    if (sum > best) [best, from] = [sum, low];
-  }
-  counts.fill(0, from, Math.min(counts.length, from + 2 * REACH + 1));
-  return best;
+  const tone = commonestTone(counts, REACH);
+  const count = countAround(counts, tone, REACH);
+  counts.fill(0, Math.max(0, tone - REACH), tone + REACH + 1);
+  return count;
 }

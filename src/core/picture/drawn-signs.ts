@@ -7,6 +7,7 @@ import { isCamera, isDiscOfLetters, isQuestionMark, isRound } from './drawn-glyp
 import { isCheckerboard, isHatched } from './drawn-patterns';
 import type { GreyPlane } from './grey-plane';
 import { partsOf, type Part } from './plane-parts';
+import { commonestTone, countAround } from './tone-counts';
 
 export type DrawnSign =
   | 'flat'
@@ -58,19 +59,8 @@ const LEAST_AREA = 0.0008;
 function groundOf({ data }: GreyPlane): { readonly tone: number; readonly share: number } {
   const counts = new Uint32Array(256);
   for (const value of data) counts[Math.round(value)]! += 1;
-  let best = 0;
-  let most = -1;
-  for (let tone = 0; tone < 256; tone++) {
-    const count = countAround(counts, tone, 3);
-    if (count > most) [best, most] = [tone, count];
-  }
-  return { tone: best, share: countAround(counts, best, SAME_TONE / 2) / data.length };
-}
-
-function countAround(counts: Uint32Array, tone: number, reach: number): number {
-  let sum = 0;
-  for (let t = Math.max(0, tone - reach); t <= Math.min(255, tone + reach); t++) sum += counts[t] ?? 0;
-  return sum;
+  const tone = commonestTone(counts, 3);
+  return { tone, share: countAround(counts, tone, SAME_TONE / 2) / data.length };
 }
 
 /** Steps from one pixel to the next that no edge and no grain exceeds. */

@@ -137,6 +137,7 @@ function named({ paths, widthPx, heightPx, places, numberedBeside }: Placeholder
 }
 
 const NAMES_WORDS = 3;
+/** So small are the signs of buttons, and no picture that waits for another. */
 const ICON_PX = 48;
 /** Alt texts of so many words describe; shorter ones name. */
 const DESCRIBES_WORDS = 4;

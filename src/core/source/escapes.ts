@@ -28,41 +28,55 @@ export function decodeEscapes(raw: string, escapes: readonly Escape[]): Decoded 
 const DECODERS: Readonly<Record<Escape, (raw: string) => Decoded>> = {
   html: decodeAttribute,
   css: (raw) =>
-    replaceEscapes(raw, /\\(?:([\da-f]{1,6})(?:\r\n|[ \t\r\n\f])?|\r\n|([\s\S]))/giu, (hex, character) => {
-      if (hex === undefined) return /[\n\r\f]/u.test(character) ? '' : character;
-      const codePoint = Number.parseInt(hex, 16);
-      const isNone = codePoint === 0 || codePoint > 0x10ffff || (codePoint >= 0xd800 && codePoint <= 0xdfff);
-      return isNone ? '\ufffd' : String.fromCodePoint(codePoint);
-    }),
+    replaceEscapes(
+      raw,
+      /\\(?:([\da-f]{1,6})(?:\r\n|[ \t\r\n\f])?|\r\n|([\s\S]))/giu,
+      ([, hex, character = '']) => {
+        if (hex === undefined) return /[\n\r\f]/u.test(character) ? '' : character;
+        const codePoint = Number.parseInt(hex, 16);
+        const isNone =
+          codePoint === 0 || codePoint > 0x10ffff || (codePoint >= 0xd800 && codePoint <= 0xdfff);
+        return isNone ? '\ufffd' : String.fromCodePoint(codePoint);
+      },
+    ),
   json: (raw) =>
-    replaceEscapes(raw, /\\(?:u([\da-f]{4})|([\s\S]))/giu, (hex, letter) =>
+    replaceEscapes(raw, /\\(?:u([\da-f]{4})|([\s\S]))/giu, ([, hex, letter = '']) =>
       hex === undefined ? (CONTROLS[letter] ?? letter) : String.fromCharCode(Number.parseInt(hex, 16)),
     ),
 };
 
 const CONTROLS: Readonly<Record<string, string>> = { b: '\b', f: '\f', n: '\n', r: '\r', t: '\t' };
 
-/** @param write gives what an escape stands for, from its digits or its character */
-function replaceEscapes(
+/**
+ * A text with what a pattern finds in it written otherwise. What keeps its length stands where it stood, each character by
+ * itself; of what does not, every character stands at its beginning.
+ *
+ * @param pattern global
+ * @param write gives what stands in place of what was found
+ */
+export function replaceEscapes(
   raw: string,
-  escape: RegExp,
-  write: (hex: string | undefined, character: string) => string,
+  pattern: RegExp,
+  write: (found: RegExpExecArray) => string,
 ): Decoded {
   let text = '';
   const offsets: number[] = [];
   let at = 0;
-  const copyUpTo = (end: number) => {
-    text += raw.slice(at, end);
+  const standAsTheyDid = (end: number) => {
     for (; at < end; at++) offsets.push(at);
   };
-  for (const match of raw.matchAll(escape)) {
-    copyUpTo(match.index);
-    const written = write(match[1], match[2] ?? '');
-    for (let unit = 0; unit < written.length; unit++) offsets.push(match.index);
+  for (const found of raw.matchAll(pattern)) {
+    text += raw.slice(at, found.index);
+    standAsTheyDid(found.index);
+    const written = write(found);
+    const end = found.index + found[0].length;
     text += written;
-    at = match.index + match[0].length;
+    if (written.length === found[0].length) standAsTheyDid(end);
+    else for (let unit = 0; unit < written.length; unit++) offsets.push(found.index);
+    at = end;
   }
-  copyUpTo(raw.length);
+  text += raw.slice(at);
+  standAsTheyDid(raw.length);
   offsets.push(raw.length);
   return { text, offsets };
 }
