@@ -8,6 +8,23 @@ const alias = {
   '@demo': fileURLToPath(new URL('./demo', import.meta.url)),
 };
 
+const FAULTS = 'tests/database/faults/*.db.test.ts';
+
+/** Tests that have a real database, one after the other. */
+const database = (name: string, files: { readonly include?: string[]; readonly exclude?: string[] }) => ({
+  resolve: { alias },
+  test: {
+    name,
+    include: ['{src,demo,tests}/**/*.db.test.ts'],
+    ...files,
+    fileParallelism: false,
+    // As with the others: loading took as long as the tests themselves.
+    isolate: false,
+    testTimeout: 600_000,
+    hookTimeout: 900_000,
+  },
+});
+
 export default defineConfig({
   resolve: { alias },
   test: {
@@ -27,18 +44,9 @@ export default defineConfig({
           hookTimeout: 900_000,
         },
       },
-      {
-        resolve: { alias },
-        test: {
-          name: 'database',
-          include: ['{src,demo,tests}/**/*.db.test.ts'],
-          fileParallelism: false,
-          // As with the others: loading took as long as the tests themselves.
-          isolate: false,
-          testTimeout: 600_000,
-          hookTimeout: 900_000,
-        },
-      },
+      database('database', { exclude: [FAULTS, '**/node_modules/**'] }),
+      // They wait for processes that die and start more than they reckon, so they have a database and a turn of their own.
+      database('faults', { include: [FAULTS] }),
     ],
   },
 });

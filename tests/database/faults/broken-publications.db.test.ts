@@ -12,10 +12,10 @@ import { settleByHand, tryUndoingAgain } from '@/server/work/editions/settle-pub
 import { receiveIntake } from '@/server/work/intake/receive-intake';
 import { saveSlots } from '@/server/work/proof/save-slots';
 import { startSurvey, stopSurvey } from '@/server/work/surveys/start-survey';
-import { connected } from '../fixtures/connected';
-import { runJobs, runJobsThatMayFail, runJobsOfEndingWorker } from '../fixtures/run-jobs';
-import { MAINTAINER, useDatabase, VIEWER } from '../fixtures/test-database';
-import { flatPicture, snapshot, writeFiles } from '../fixtures/write-site';
+import { connected } from '../../fixtures/connected';
+import { runJobs, runJobsThatMayFail, runJobsOfEndingWorker } from '../../fixtures/run-jobs';
+import { MAINTAINER, useDatabase, VIEWER } from '../../fixtures/test-database';
+import { flatPicture, snapshot, writeFiles } from '../../fixtures/write-site';
 
 const held = useDatabase();
 let folder: string;

@@ -6,11 +6,11 @@ import { editions } from '@/server/db/schema/editions';
 import { gatherSwap } from '@/server/work/editions/gather-swap';
 import { publishEdition, withdrawEdition } from '@/server/work/editions/publish-edition';
 import { receiveIntake } from '@/server/work/intake/receive-intake';
-import { connected } from '../fixtures/connected';
-import { runJobs } from '../fixtures/run-jobs';
-import { MAINTAINER, useDatabase } from '../fixtures/test-database';
-import { killHard, startWorkerProcess, stopSoftly } from '../fixtures/worker-process';
-import { flatPicture, snapshot, writeFiles } from '../fixtures/write-site';
+import { connected } from '../../fixtures/connected';
+import { runJobs } from '../../fixtures/run-jobs';
+import { MAINTAINER, useDatabase } from '../../fixtures/test-database';
+import { killHard, startWorkerProcess, stopSoftly } from '../../fixtures/worker-process';
+import { flatPicture, snapshot, writeFiles } from '../../fixtures/write-site';
 
 const held = useDatabase();
 const PAGES = 200;

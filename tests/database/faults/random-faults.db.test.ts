@@ -1,7 +1,7 @@
 import { join } from 'node:path';
 import { expect, it } from 'vitest';
-import { runRandomFaults } from '../fixtures/random-faults';
-import { useDatabase } from '../fixtures/test-database';
+import { runRandomFaults } from '../../fixtures/random-faults';
+import { useDatabase } from '../../fixtures/test-database';
 
 const held = useDatabase();
 
