@@ -96,7 +96,11 @@ const element = fc.oneof(
   filled('<link rel=preload as=image {}>', named('href')),
   filled('<iframe srcdoc="<img src=\'{}\'>"></iframe>', plain),
 );
-const styled = filled('<div {}>x</div>', attribute('style', declaration));
+const styled = fc.oneof(
+  filled('<div {}>x</div>', attribute('style', declaration)),
+  filled('<svg><rect {} width=9 height=9 /></svg>', attribute('mask', filled('url({})', plain))),
+  filled('<svg><rect {} width=9 height=9 /></svg>', attribute('cursor', filled('url({}) 1 1, auto', plain))),
+);
 
 /** A rule that meets one element, by its class, and the element. */
 const RULES = [

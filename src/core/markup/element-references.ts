@@ -18,29 +18,39 @@ export function referencesOf(
   let style: string | null = null;
   let waits = false;
   let isDrawn = element.tagName === 'img';
+  let isPresented = false;
   for (const { name, value } of element.attrs) {
     if (name === 'style') style = value;
+    else if (name === 'mask' || name === 'cursor') isPresented ||= element.namespaceURI === SVG;
     else if (name === 'role') isDrawn ||= isPictureByRole(element);
     else if (name.startsWith('data-') && lazy.has(name)) waits = true;
   }
-  if (readers.length === 0 && style === null && !waits && !isDrawn) return NOTHING;
+  if (readers.length === 0 && style === null && !waits && !isDrawn && !isPresented) return NOTHING;
   const page = new ReaderOfElement(tree, element, around);
   const found = readers.flatMap((kind) => kind.read(element, page));
   if (waits) found.push(...lazyReferences(element, page, lazy));
   if (isDrawn) found.push(...drawnReference(element, page, found));
-  if (style === null) return found;
-  for (const reference of readStyleAttribute(style)) {
-    const place = page.locate('style');
-    if (!place) continue;
-    found.push({
-      kind: 'css',
-      attribute: reference.property,
-      value: reference.value,
-      span: place.spanOf(reference.span.start, reference.span.end),
-      descriptor: '',
-    });
-  }
+  if (style !== null) found.push(...styleReferences(page, 'style', ''));
+  if (isPresented) found.push(...PRESENTED.flatMap((name) => styleReferences(page, name, `${name}:`)));
   return found;
+}
+
+const SVG = 'http://www.w3.org/2000/svg';
+
+/** Properties of style that elements of SVG may be given as attributes, of those that show pictures (SVG 2, §6.6). */
+const PRESENTED = ['mask', 'cursor'] as const;
+
+/** The pictures of an attribute that holds declarations. @param before what its value lacks to be one */
+function styleReferences(page: ReaderOfElement, attribute: string, before: string): FoundReference[] {
+  const place = page.locate(attribute);
+  if (!place) return NOTHING;
+  return readStyleAttribute(before + place.value).map(({ property, value, span }) => ({
+    kind: 'css',
+    attribute: property,
+    value,
+    span: place.spanOf(span.start - before.length, span.end - before.length),
+    descriptor: '',
+  }));
 }
 
 /** A class, not an object of closures: one is made for most elements of every page. */

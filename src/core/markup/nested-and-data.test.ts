@@ -165,6 +165,18 @@ describe('pages within a page', () => {
     expect(text.slice(span?.start, span?.end)).toBe('A lute');
   });
 
+  it('gives the page around the sheets that a noscript links, and what they import', () => {
+    const sheets = {
+      'n.css': '@import "m.css"; .n{background:url(a.png)} .none{background:url(c.png)}',
+      'm.css': '.n i{background:url(b.png)}',
+      'o.css': '.n{background:url(d.png)}',
+    };
+    const text =
+      '<head><noscript><link rel=stylesheet href=/n.css><link rel="alternate stylesheet" href=/o.css></noscript><body><p class=n><i>x</i>';
+    expect(rows(text, sheets)).toEqual(['css a.png → a.png', 'css b.png → b.png']);
+    expect(read(text, sheets).sheets).toEqual(['n.css', 'm.css']);
+  });
+
   it('lists a sheet that both the page and its noscript link once', () => {
     const link = '<link rel=stylesheet href=/s.css>';
     expect(

@@ -7,7 +7,8 @@ import { readSheet, type StyleReading, type StyleReference } from '../styles/rea
 import { attributeText, type Element } from './attribute-value';
 import type { FoundReference } from './kinds/kind';
 import { insideOf, type Inside } from './inside';
-import type { PageTree } from './page-tree';
+import { nestedPart } from './nested-part';
+import { readTree, type PageTree } from './page-tree';
 import { NOWHERE } from './nowhere';
 import type { Placement, PlacementSurroundings } from './placement';
 
@@ -80,6 +81,8 @@ export function stylesOfPage({ tree, base, site, sheetOf }: StyledPage): PageSty
       const reading = readSheet(inside.text);
       own.push({ inside, reading });
       for (const { value } of reading.imports) queue.push({ value, base, environment });
+    } else if (element.tagName === 'noscript') {
+      for (const value of sheetsWithoutScripts(tree, element)) queue.push({ value, base, environment });
     }
   }
   const visited = new Set<string>();
@@ -99,6 +102,15 @@ export function stylesOfPage({ tree, base, site, sheetOf }: StyledPage): PageSty
     );
   }
   return { own, linked, paths, isWhole };
+}
+
+/** Addresses of the sheets that readers without scripts get by a `noscript`: they dress the page around it. */
+function sheetsWithoutScripts(tree: PageTree, element: Element): string[] {
+  const part = nestedPart(tree, element);
+  if (!part || !/stylesheet/iu.test(part.text)) return [];
+  return readTree({ text: part.text, encoding: tree.source.encoding })
+    .elements.filter((inner) => inner.tagName === 'link' && isStyleLink(inner))
+    .map((link) => attributeText(link, 'href') ?? '');
 }
 
 type Describe = (element: { readonly at: number; readonly found: FoundReference }) => PlacementSurroundings;

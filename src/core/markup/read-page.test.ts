@@ -75,6 +75,11 @@ describe('kinds written in attributes', () => {
       ['input a.gif → sub/a.gif'],
     ],
     [
+      'what masks a drawing, and its pointer, as attributes; HTML has none such',
+      '<svg><g mask="url( \'a.png\' )" cursor="url(b.png) 2 3, url(c.png), auto"/><rect mask="url(#m)" cursor=auto /></svg><p mask="url(d.png)" cursor="url(e.png)">',
+      ['css a.png → sub/a.png', 'css b.png → sub/b.png', 'css c.png → sub/c.png'],
+    ],
+    [
       'SVG',
       '<svg><image href="a.png"/><image xlink:href="b.png"/><use href="#c"/></svg>',
       ['svg-image a.png → sub/a.png', 'svg-image b.png → sub/b.png'],
