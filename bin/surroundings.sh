@@ -36,18 +36,23 @@ need_node_modules() {
   fi
 }
 
-# need_installed PACKAGE... : both, side by side: one waits for its mirror while the other unpacks. One after the other where
+# need_installed PACKAGE... : Debian's packages, while npm's are on their way: see modules_there. One after the other where
 # somebody may have to be asked for a password first.
 need_installed() {
+  modules=""
   if [ "$(id -u)" -ne 0 ]; then
     need_packages "$@"
     need_node_modules
     return
   fi
-  need_packages "$@" &
-  debian=$!
-  need_node_modules
-  wait "$debian" || exit 1
+  need_node_modules &
+  modules=$!
+  need_packages "$@"
+}
+
+# Waits until npm's packages are there; what needs none of them can be done before.
+modules_there() {
+  [ -z "$modules" ] || wait "$modules" || exit 1
 }
 
 # Runs a command as the user that owns the database files: PostgreSQL refuses to run as root.
