@@ -178,6 +178,23 @@ describe('ibidem swap and apply', () => {
   });
 
   it.each([
+    ['UTF-8', Buffer.from('/* Über – ß */ .a { background: url(img/grün.png) }\n')],
+    ['windows-1252', latin1('/* \xdcber \x96 \xdf */ .a { background: url(img/gr\xfcn.png) }\n')],
+  ])('change a sheet in %s that declares nothing once, though pages in two encodings link it', async (_name, sheet) => {
+    const mixed = await mkdtemp(join(folder, 'mixed-'));
+    const link = '<link rel=stylesheet href=s.css><p class=a>';
+    await writeFiles(mixed, {
+      's.css': sheet,
+      'img/grün.png': await flatPicture(60, 40, 'png'),
+      'new.html': `<meta charset=utf-8>${link}ü`,
+      'old.html': latin1(`<meta charset=windows-1252>${link}\xfc`),
+    });
+    const { code, out, err } = await ibidem('swap', mixed, '--from', 'img/grün.png', '--to', picture, '--dry-run');
+    expect([code, err]).toEqual([0, '']);
+    expect(rowsOf(out).map(({ source, was }) => [source, was])).toEqual([['s.css', 'img/grün.png']]);
+  }); // oxfmt-ignore
+
+  it.each([
     ['a picture that nothing shows', ['--from', 'img/nothing.png', '--diff'], /No placement shows/],
     ['no place to write to', ['--from', 'img/old.png'], /no --out folder/],
     ['a place inside the site', ['--from', 'img/old.png', '--out', 'SITE/new'], /inside the site/],

@@ -80,7 +80,9 @@ describe('sourceShelf', () => {
       'windows-1252',
       'é.png',
     ],
-    ['UTF-8 without one', 'p{background:url(\xe9.png)}', null, undefined, '\ufffd.png'],
+    ['windows-1252 without one', 'p{background:url(\xe9.png)}', null, undefined, 'é.png'],
+    ['UTF-8 if the page is in it', 'p{background:url(\xe9.png)}', null, 'utf-8', '\ufffd.png'],
+    ['UTF-8 if it is written so', 'p{background:url(\xc3\xa9.png)}', null, 'windows-1252', 'é.png'],
     [
       'its own declaration before the page’s',
       '@charset "windows-1252";p{background:url(\xe9.png)}',

@@ -161,6 +161,12 @@ describe('kinds written in styles', () => {
       ['css a.png → a.png'],
     ],
     [
+      'a sheet whose type has a parameter; a style element’s may not, and another type is no sheet',
+      '<link rel=stylesheet type=" Text/CSS; charset=utf-8" href=/s.css><style type="text/css;x">p{background:url(b.png)}</style><link rel=stylesheet type=text/plain href=/t.css><p>',
+      { 's.css': 'p{background:url(a.png)}', 't.css': 'p{background:url(c.png)}' },
+      ['css a.png → a.png'],
+    ],
+    [
       'no sheet that is only loaded ahead, or for another choice',
       '<link rel=preload as=style href=/s.css><link rel="alternate stylesheet" href=/s.css title=x><p>',
       { 's.css': 'p{background:url(a.png)}' },

@@ -161,8 +161,8 @@ function isStyleLink(element: Element): boolean {
   const rels = (attributeText(element, 'rel') ?? '').toLowerCase().split(/\s+/);
   if (rels.includes('alternate') || !(rels.includes('stylesheet') || isSheetOnceLoaded(element, rels)))
     return false;
-  const type = attributeText(element, 'type')?.trim().toLowerCase();
-  return !type || type === 'text/css';
+  const [type] = (attributeText(element, 'type') ?? '').split(';');
+  return !type?.trim() || type.trim().toLowerCase() === 'text/css';
 }
 
 /** Loaded ahead, it makes itself a style sheet: so that the page is shown before its sheets have come. */

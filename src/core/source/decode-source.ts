@@ -60,10 +60,30 @@ function decodeXml(bytes: Uint8Array, hints: SourceHints): SourceText {
   return { ...decodeDeclared(bytes, hints, { language: 'xml', unsaid: 'utf-8' }), isXml: true };
 }
 
-/** Decodes a style sheet by CSS Syntax 3, §3.2; UTF-8 where nothing says otherwise. Any bytes give a result. */
+/**
+ * Decodes a style sheet by CSS Syntax 3, §3.2, but for one that declares nothing and is written in UTF-8: it is read so whichever
+ * page links it. In a page of another encoding browsers take its letters for others; what is edited is one text all the same.
+ * Any bytes give a result.
+ */
 export function decodeCss(bytes: Uint8Array, hints: SourceHints = {}): SourceText {
-  const unsaid = encodingOfLabel(hints.environment) ?? 'utf-8';
+  const environment = encodingOfLabel(hints.environment);
+  const letters = bytes.some((byte) => byte > 127) ? lettersInUtf8(bytes) : null;
+  const unsaid = !letters
+    ? (environment ?? 'utf-8')
+    : letters.read > letters.lost
+      ? 'utf-8'
+      : (environment ?? 'windows-1252');
   return decodeDeclared(bytes, hints, { language: 'css', unsaid });
+}
+
+/** How many letters beyond ASCII bytes hold if they are UTF-8, and how many bytes are none: a stray one may be among many. */
+function lettersInUtf8(bytes: Uint8Array): { readonly read: number; readonly lost: number } {
+  let [read, lost] = [0, 0];
+  for (const letter of new TextDecoder().decode(bytes)) {
+    if (letter === '\ufffd') lost++;
+    else if (letter > '\u007f') read++;
+  }
+  return { read, lost };
 }
 
 /** Decodes a page, as XML where its server, or else its name, says so. Any bytes give a result. */

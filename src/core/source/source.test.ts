@@ -5,42 +5,42 @@ import { decodeBytes, decodeCss, decodeHtml, decodePage } from './decode-source'
 import { canEncode, encodeText, escapeUnencodable } from './encode-text';
 import { lineStarts, positionAt } from './line-index';
 
-const ascii = (text: string) => new TextEncoder().encode(text);
+const utf8 = (text: string) => new TextEncoder().encode(text);
 const bytes = (...list: number[]) => Uint8Array.from(list);
 
 describe('the encoding of a page', () => {
   it.each([
     [
       'a byte order mark wins',
-      bytes(0xef, 0xbb, 0xbf, ...ascii('<meta charset=windows-1252>')),
+      bytes(0xef, 0xbb, 0xbf, ...utf8('<meta charset=windows-1252>')),
       undefined,
       'utf-8',
     ],
     ['UTF-16 by its mark', bytes(0xff, 0xfe, 60, 0), undefined, 'utf-16le'],
-    ['HTTP before meta', ascii('<meta charset=utf-8>'), 'iso-8859-2', 'iso-8859-2'],
-    ['meta charset', ascii('<!doctype html><META CharSet="UTF-8">'), undefined, 'utf-8'],
+    ['HTTP before meta', utf8('<meta charset=utf-8>'), 'iso-8859-2', 'iso-8859-2'],
+    ['meta charset', utf8('<!doctype html><META CharSet="UTF-8">'), undefined, 'utf-8'],
     [
       'meta http-equiv',
-      ascii(`<meta http-equiv='Content-Type' content="text/html; charset=koi8-r">`),
+      utf8(`<meta http-equiv='Content-Type' content="text/html; charset=koi8-r">`),
       undefined,
       'koi8-r',
     ],
-    ['meta that says UTF-16 is UTF-8', ascii('<meta charset=utf-16>'), undefined, 'utf-8'],
-    ['latin1 is windows-1252', ascii('<meta charset=iso-8859-1>'), undefined, 'windows-1252'],
-    ['a meta in a comment does not count', ascii('<!-- <meta charset=utf-8> -->'), undefined, 'windows-1252'],
+    ['meta that says UTF-16 is UTF-8', utf8('<meta charset=utf-16>'), undefined, 'utf-8'],
+    ['latin1 is windows-1252', utf8('<meta charset=iso-8859-1>'), undefined, 'windows-1252'],
+    ['a meta in a comment does not count', utf8('<!-- <meta charset=utf-8> -->'), undefined, 'windows-1252'],
     [
       'a meta in an attribute does not count',
-      ascii(`<p title="<meta charset=utf-8>">`),
+      utf8(`<p title="<meta charset=utf-8>">`),
       undefined,
       'windows-1252',
     ],
     [
       'an unknown label does not count',
-      ascii('<meta charset=klingon><meta charset=utf-8>'),
+      utf8('<meta charset=klingon><meta charset=utf-8>'),
       undefined,
       'utf-8',
     ],
-    ['nothing at all', ascii(''), undefined, 'windows-1252'],
+    ['nothing at all', utf8(''), undefined, 'windows-1252'],
   ])('%s', (_name, input, httpCharset, encoding) => {
     expect(decodeHtml(input, httpCharset ? { httpCharset } : {}).encoding).toBe(encoding);
   });
@@ -70,13 +70,20 @@ describe('the encoding of a page', () => {
     ['nothing', '<html/>', 'utf-8'],
     ['a meta that XML does not heed', '<html><meta charset="koi8-r"/></html>', 'utf-8'],
   ])('of a page in XML by %s', (_name, text, encoding) => {
-    expect(decodePage('a.xhtml', ascii(text))).toMatchObject({ encoding, isXml: true });
+    expect(decodePage('a.xhtml', utf8(text))).toMatchObject({ encoding, isXml: true });
   });
 
   it.each([
-    ['@charset', ascii('@charset "windows-1252"; a{}'), {}, 'windows-1252'],
-    ['the page that links it', ascii('a{}'), { environment: 'koi8-r' }, 'koi8-r'],
-    ['nothing', ascii('a{}'), {}, 'utf-8'],
+    ['@charset', utf8('@charset "windows-1252"; a{}'), {}, 'windows-1252'],
+    ['the page that links it', utf8('a{}'), { environment: 'koi8-r' }, 'koi8-r'],
+    ['nothing', utf8('a{}'), {}, 'utf-8'],
+    ['its own letters, whatever the page', utf8('/* Ü */'), { environment: 'windows-1252' }, 'utf-8'],
+    ['most of its letters', bytes(...utf8('/* Üß */'), 0x96), { environment: 'windows-1252' }, 'utf-8'],
+    ['the page, where it is no UTF-8', bytes(0xdc, 0x62, 0xfc), { environment: 'koi8-r' }, 'koi8-r'],
+    ['the page, if it says so', bytes(0xdc, 0x62, 0xfc), { environment: 'utf-8' }, 'utf-8'],
+    ['old usage, where it is no UTF-8', bytes(0xdc, 0x62, 0xfc), {}, 'windows-1252'],
+    ['its mark', bytes(0xef, 0xbb, 0xbf, 0x61), { environment: 'koi8-r' }, 'utf-8'],
+    ['its server', utf8('/* Ü */'), { httpCharset: 'windows-1252' }, 'windows-1252'],
   ])('of a style sheet by %s', (_name, input, hints, encoding) => {
     expect(decodeCss(input, hints).encoding).toBe(encoding);
   });
