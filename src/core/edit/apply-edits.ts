@@ -53,7 +53,7 @@ export function applyEdits(
     const added = edit.becomesBytes ? fromHex(edit.becomesBytes) : encodeText(edit.becomes, source.encoding);
     if (!added) return { ok: false, problem: unencodableProblem(edit, source.encoding) };
     parts.push(bytes.subarray(copied, from), added);
-    inverse.push(invertEdit(edit, shift, { removed: bytes.subarray(from, to), encoding: source.encoding }));
+    inverse.push(invertEdit(edit, shift, { removed: bytes.subarray(from, to), source }));
     copied = to;
     shift += edit.becomes.length - (edit.end - edit.start);
   }
@@ -109,13 +109,15 @@ function checkEdits(ordered: readonly SourceEdit[], source: SourceText): Problem
 function invertEdit(
   edit: SourceEdit,
   shift: number,
-  { removed, encoding }: { removed: Uint8Array; encoding: string },
+  { removed, source }: { removed: Uint8Array; source: SourceText },
 ): SourceEdit {
   const start = edit.start + shift;
   const inverse = { start, end: start + edit.becomes.length, was: edit.becomes, becomes: edit.was };
-  const again = encodeText(edit.was, encoding);
+  const again = encodeText(edit.was, source.encoding);
   const isSame = again?.length === removed.length && again.every((byte, i) => byte === removed[i]);
-  return isSame ? inverse : { ...inverse, becomesBytes: toHex(removed) };
+  // A style sheet may be read otherwise once its only letters beyond ASCII are gone: they come back as the bytes they were.
+  const mayTurn = source.declaration?.language === 'css' && removed.some((byte) => byte > 127);
+  return isSame && !mayTurn ? inverse : { ...inverse, becomesBytes: toHex(removed) };
 }
 
 /**

@@ -1,6 +1,6 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
-import { decodeBytes, decodeHtml } from '../source/decode-source';
+import { decodeBytes, decodeCss, decodeHtml } from '../source/decode-source';
 import { encodeText } from '../source/encode-text';
 import { applyEdits } from './apply-edits';
 import { composeEdits } from './compose-edits';
@@ -76,6 +76,22 @@ describe('applyEdits', () => {
         },
       ),
     );
+  });
+
+  it('and its inverse give the same bytes where a style sheet loses its only letters beyond ASCII', () => {
+    const bytes = Uint8Array.from([
+      ...new TextEncoder().encode('p{background:url(gr'),
+      0xfc,
+      0x6e,
+      0x29,
+      0x7d,
+    ]);
+    const there = applyEdits({ bytes, source: decodeCss(bytes) }, [
+      { start: 17, end: 21, was: 'grün', becomes: 'green' },
+    ]);
+    if (!there.ok) throw new Error(there.problem.what);
+    const back = applyEdits({ bytes: there.bytes, source: decodeCss(there.bytes) }, there.inverse);
+    expect(back.ok && back.bytes).toEqual(bytes);
   });
 
   it('and its inverse give the same bytes where neighbours are taken out', () => {
