@@ -2,9 +2,8 @@
  * Prepares the demo and does all that its workers would do, without a screen: what several of the tests begin from, each with
  * a copy. The festival is left out: it can only be read while its host answers.
  */
-import { Logger, runOnce } from 'graphile-worker';
 import { connect } from '@/server/db/database';
-import { handlers } from '@/server/jobs/handlers';
+import { runWaitingJobs } from '@/server/jobs/run-waiting-jobs';
 import { settings } from '@/server/settings';
 import { prepareSchool } from './prepare';
 
@@ -14,12 +13,7 @@ const db = connect(settings().databaseUrl);
 await prepareSchool(db, { home, liveUrl: 'http://127.0.0.1:4181' });
 let failed: readonly string[];
 do {
-  await runOnce({
-    pgPool: db.pool,
-    taskList: handlers(db),
-    logger: new Logger(() => () => undefined),
-    noHandleSignals: true,
-  });
+  await runWaitingJobs(db);
   failed = await told('last_error is not null');
   // A job that gives way to others is due again a little later.
   await new Promise((resolve) => setTimeout(resolve, 500));

@@ -1,6 +1,5 @@
 /** Finds the dates, months, seasons, years and school years that words and file names mention. */
 import { dayOf, monthSpan, schoolYearSpan, yearSpan, type DaySpan } from './day';
-import { remembered } from '../words/remembered';
 import { MONTH_PATTERN, monthOf, NOT_THE_TIME, SEASONS } from './month-names';
 
 /** How exactly a mention tells the time. */
@@ -65,8 +64,8 @@ const DECADES: ReadonlyMap<string, number> = new Map(
 );
 const DECADE_WORDS = [...DECADES.keys()].sort((a, b) => b.length - a.length).join('|');
 
-/** Times are told in two figures or more, but for decades. */
-const MAY_TELL = new RegExp(`\\d\\d|${DECADE_WORDS}`, 'iu');
+/** Times are told in figures, but for decades. */
+const MAY_TELL = new RegExp(`\\d|${DECADE_WORDS}`, 'iu');
 
 const aDecade = (text: string, rules: MentionRules) => {
   const two = DECADES.get(text.toLowerCase()) ?? Number(text);
@@ -264,29 +263,8 @@ function ofName<T extends DaySpan>(span: T | null): T | null {
  * Dates in a caption, an alt text, a heading or a title, in the order of the text. English, German, French and Spanish
  * names of months and seasons. Years that are beginnings or ends ("since 1931", "until 2023") are left out.
  */
-export function mentionsInWords(text: string, rules: MentionRules): readonly DateMention[] {
-  return MAY_TELL.test(text) ? toldBy(rules)(text) : NONE;
-}
-
-const NONE: readonly DateMention[] = [];
-
-/** Several rules ask of the same words, and each check of a site asks again. */
-const readers = new Map<string, (text: string) => readonly DateMention[]>();
-const TEXTS_OF_A_SITE = 5000;
-/** Sites differ in the month in which their school years begin. */
-const FEW_RULES = 4;
-
-function toldBy(rules: MentionRules): (text: string) => readonly DateMention[] {
-  const asked = `${rules.thisYear} ${rules.schoolYearMonth ?? ''}`;
-  let reader = readers.get(asked);
-  if (!reader) {
-    if (readers.size === FEW_RULES) readers.clear();
-    readers.set(asked, (reader = remembered((text) => readWords(text, rules), TEXTS_OF_A_SITE)));
-  }
-  return reader;
-}
-
-function readWords(text: string, rules: MentionRules): readonly DateMention[] {
+export function mentionsInWords(text: string, rules: MentionRules): DateMention[] {
+  if (!MAY_TELL.test(text)) return [];
   const bounded = [...text.matchAll(BEFORE)].map(
     ({ index, 0: words }) => [index, index + words.length] as const,
   );

@@ -1,5 +1,4 @@
 /** What a picture shows, as far as its ageing goes, guessed from where it stands and what is said of it. */
-import { remembered } from '../words/remembered';
 import { KIND_WORDS } from './kind-words';
 import type { Precision } from './date-mentions';
 import type { PictureKind } from './shelf-life';
@@ -83,8 +82,6 @@ function sourcesOf({ path, altTexts, captions, entries = [], headings, pages }: 
   ]; // oxfmt-ignore
 }
 
-const KINDS = Object.entries(KIND_WORDS) as readonly [PictureKind, RegExp][];
-
 /** Long side, in pixels, below which a picture shows nobody and nothing: it is an icon. */
 const LEAST_PX = 64;
 
@@ -94,8 +91,8 @@ export function guessKind(sources: KindSources): KindGuess | null {
   const all = sourcesOf(sources);
   const isUpright = sources.heightPx > sources.widthPx * 1.1;
   let best: (KindGuess & { readonly score: number }) | null = null;
-  for (const [kind] of KINDS) {
-    const { score, reason } = scored(kind, all);
+  for (const [kind, pattern] of Object.entries(KIND_WORDS) as [PictureKind, RegExp][]) {
+    const { score, reason } = scored(pattern, all);
     const isPerson = kind === 'portrait' && isNamedAlone(sources);
     const dated = datedAs(kind, sources.times ?? []);
     const sum = score + (kind === 'portrait' && isUpright ? 1 : 0) + (isPerson ? NAME_ALONE : 0) + dated;
@@ -112,40 +109,22 @@ function datedAs(kind: PictureKind, times: readonly Precision[]): number {
 }
 
 /** How much the sources speak for a kind; the same word in several alt texts, or in several captions, counts once. */
-function scored(kind: PictureKind, sources: readonly Source[]): { score: number; reason: string } {
+function scored(pattern: RegExp, sources: readonly Source[]): { score: number; reason: string } {
   const seen = new Set<string>();
   let score = 0;
   let strongest = 0;
   let reason = '';
   for (const { count, text, where, isOfPage } of sources) {
-    for (const { said, isAside } of kindWordsIn(text).get(kind) ?? []) {
-      const key = `${where} ${said.toLowerCase()}`;
+    for (const match of text.matchAll(pattern)) {
+      const key = `${where} ${match[0].toLowerCase()}`;
       if (seen.has(key)) continue;
       if (!isOfPage) seen.add(key);
-      const weight = count * (isAside ? ASIDE_SHARE : 1);
+      const weight = count * (ASIDE.test(text.slice(0, match.index)) ? ASIDE_SHARE : 1);
       score += weight;
       if (weight <= strongest) continue;
       strongest = weight;
-      reason = `“${said}” in ${where}`;
+      reason = `“${match[0]}” in ${where}`;
     }
   }
   return { score, reason };
 }
-
-interface KindWord {
-  readonly said: string;
-  /** Whether it follows words that tell where or when. */
-  readonly isAside: boolean;
-}
-
-const TEXTS_OF_A_SITE = 5000;
-
-/** The words of a text that speak for each kind: headings and titles stand over many pictures, and are asked of each. */
-const kindWordsIn = remembered((text): ReadonlyMap<PictureKind, readonly KindWord[]> => {
-  const found = new Map<PictureKind, readonly KindWord[]>();
-  for (const [kind, pattern] of KINDS) {
-    const words = [...text.matchAll(pattern)].map(({ 0: said, index }) => ({ said, isAside: ASIDE.test(text.slice(0, index)) })); // oxfmt-ignore
-    if (words.length > 0) found.set(kind, words);
-  }
-  return found;
-}, TEXTS_OF_A_SITE);
