@@ -1,3 +1,5 @@
+import { LINEAR_LIGHT } from '../picture/linear-light';
+
 /** A small picture in red, green and blue. */
 export interface FocusPixels {
   readonly width: number;
@@ -9,11 +11,6 @@ export interface FocusPixels {
 /** One measure of every pixel, row by row. */
 export type Plane = Float32Array;
 
-const LINEAR = Float32Array.from({ length: 256 }, (_, value) => {
-  const share = value / 255;
-  return share <= 0.04045 ? share / 12.92 : ((share + 0.055) / 1.055) ** 2.4;
-});
-
 /**
  * Lightness (0 to 1), green to red and blue to yellow (about −0.4 to 0.4) of every pixel: Oklab (Ottosson 2020), in
  * which equal distances look equally far apart, from sRGB (IEC 61966-2-1).
@@ -24,9 +21,9 @@ export function oklabPlanes({ width, height, rgb }: FocusPixels): readonly [Plan
   const greenRed = new Float32Array(count);
   const blueYellow = new Float32Array(count);
   for (let at = 0; at < count; at++) {
-    const r = LINEAR[rgb[3 * at]!]!;
-    const g = LINEAR[rgb[3 * at + 1]!]!;
-    const b = LINEAR[rgb[3 * at + 2]!]!;
+    const r = LINEAR_LIGHT[rgb[3 * at]!]!;
+    const g = LINEAR_LIGHT[rgb[3 * at + 1]!]!;
+    const b = LINEAR_LIGHT[rgb[3 * at + 2]!]!;
     const l = Math.cbrt(0.4122214708 * r + 0.5363325363 * g + 0.0514459929 * b);
     const m = Math.cbrt(0.2119034982 * r + 0.6806995451 * g + 0.1073969566 * b);
     const s = Math.cbrt(0.0883024619 * r + 0.2817188376 * g + 0.6299787005 * b);

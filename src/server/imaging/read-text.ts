@@ -7,6 +7,7 @@ import type { Worker as Thread } from 'node:worker_threads';
 import PQueue from 'p-queue';
 import { createWorker, OEM, type Page, type Worker, type WorkerParams } from 'tesseract.js';
 import { sureText, type ReadWord } from '@/core/errata/words/read-words';
+import { readingTones } from '@/core/picture/reading-tones';
 import { openPicture } from './read-pixels';
 
 /** Languages with data, by their BCP 47 code. */
@@ -100,16 +101,17 @@ export class TextReader {
   }
 
   private async recognised(bytes: Uint8Array, longSidePx: number): Promise<ReadWord[][]> {
-    const page = await (
+    const { data, info } = await (
       await openPicture(bytes)
     )
       .flatten({ background: '#fff' })
       .resize(longSidePx, longSidePx, { fit: 'inside' })
-      .grayscale()
-      .normalise()
-      .withMetadata({ density: 150 })
-      .png({ compressionLevel: 1 })
-      .toBuffer();
+      .toColourspace('srgb')
+      .raw()
+      .toBuffer({ resolveWithObject: true });
+    // Portable graymap: nothing is packed that the thread would only unpack.
+    const header = Buffer.from(`P5\n${info.width} ${info.height}\n255\n`);
+    const page = Buffer.concat([header, readingTones(data)]);
     return this.turns.add(() => this.readByThread(page));
   }
 
@@ -193,8 +195,8 @@ async function startThread(languages: readonly string[]): Promise<ReadingThread>
       // What fails is told by the promise of the call; without this it would end the process as well.
       errorHandler: () => undefined,
     });
-    // It tells every speck that it can’t read to the terminal otherwise.
-    await worker.setParameters({ debug_file: '/dev/null' } as Partial<WorkerParams>);
+    // It tells every speck that it can’t read to the terminal otherwise, and guesses how finely a page was scanned.
+    await worker.setParameters({ debug_file: '/dev/null', user_defined_dpi: '150' } as Partial<WorkerParams>);
     const { worker: thread } = worker as unknown as { readonly worker: Thread };
     return { worker, holdProcess: (holds) => void (holds ? thread.ref() : thread.unref()) };
   } finally {
