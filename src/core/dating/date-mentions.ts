@@ -1,4 +1,5 @@
 /** Finds the dates, months, seasons, years and school years that words and file names mention. */
+import { everyMatch } from '../words/every-match';
 import { dayOf, monthSpan, schoolYearSpan, yearSpan, type DaySpan } from './day';
 import { MONTH_PATTERN, monthOf, NOT_THE_TIME, SEASONS } from './month-names';
 
@@ -265,7 +266,7 @@ function ofName<T extends DaySpan>(span: T | null): T | null {
  */
 export function mentionsInWords(text: string, rules: MentionRules): DateMention[] {
   if (!MAY_TELL.test(text)) return [];
-  const bounded = [...text.matchAll(BEFORE)].map(
+  const bounded = everyMatch(BEFORE, text).map(
     ({ index, 0: words }) => [index, index + words.length] as const,
   );
   return found(text, IN_WORDS, rules).filter(
@@ -296,7 +297,7 @@ const LONGEST_LEAD = 30;
 function found(text: string, readers: readonly (readonly [RegExp, Reader])[], rules: MentionRules): Found[] {
   const all: Found[] = [];
   for (const [pattern, read] of readers) {
-    for (const match of text.matchAll(pattern)) {
+    for (const match of everyMatch(pattern, text)) {
       const at = match.index;
       const length = match[0].length;
       if (all.some((other) => at < other.at + other.length && other.at < at + length)) continue;
@@ -332,7 +333,7 @@ const BEFORE =
 
 /** Years before whose end a picture was taken, by its words: “before the works of 2012”. */
 export function boundsInWords(text: string, rules: MentionRules): DateMention[] {
-  return [...text.matchAll(BEFORE)].flatMap((match) => {
+  return everyMatch(BEFORE, text).flatMap((match) => {
     const span = aYear(Number(match.groups?.['year']), rules);
     return span ? [{ ...span, from: null, text: match[0] }] : [];
   });

@@ -1,4 +1,5 @@
 /** What a picture shows, as far as its ageing goes, guessed from where it stands and what is said of it. */
+import { everyMatch } from '../words/every-match';
 import { KIND_WORDS } from './kind-words';
 import type { Precision } from './date-mentions';
 import type { PictureKind } from './shelf-life';
@@ -115,7 +116,7 @@ function scored(pattern: RegExp, sources: readonly Source[]): { score: number; r
   let strongest = 0;
   let reason = '';
   for (const { count, text, where, isOfPage } of sources) {
-    for (const match of text.matchAll(pattern)) {
+    for (const match of everyMatch(pattern, text)) {
       const key = `${where} ${match[0].toLowerCase()}`;
       if (seen.has(key)) continue;
       if (!isOfPage) seen.add(key);

@@ -1,4 +1,5 @@
 /** Times that words give from the day of their page: “yesterday”, “this week”, “last spring”, a day without its year. */
+import { everyMatch } from '../words/every-match';
 import { dayOf, monthSpan, partsOf, yearSpan, type Day, type DaySpan } from './day';
 import type { DateMention } from './date-mentions';
 import { MONTH_PATTERN, monthOf, SEASONS } from './month-names';
@@ -119,7 +120,7 @@ function dayBefore(month: number | null, date: number, day: Day): ReturnType<Rea
 /** @param day the day of the page, or of the entry, that the words stand in */
 export function relativeTimes(text: string, day: Day): DateMention[] {
   return READERS.flatMap(([pattern, read]) =>
-    [...text.matchAll(pattern)].flatMap((match) => {
+    everyMatch(pattern, text).flatMap((match) => {
       const span = read(match, day);
       return span ? [{ ...span, text: match[0] }] : [];
     }),

@@ -1,4 +1,5 @@
 /** Names of people and groups within a text: words in capitals beside each other. */
+import { everyMatch } from './every-match';
 import { remembered } from './remembered';
 
 /** A run of words in capitals; what joins them in names may stand between. */
@@ -20,7 +21,7 @@ export interface NameFound {
  * @param text of a caption, an alt text, an entry
  */
 export const namesIn: (text: string) => readonly NameFound[] = remembered((text) =>
-  [...text.matchAll(RUN)].flatMap(([run]) => {
+  everyMatch(RUN, text).flatMap(([run]) => {
     const parts = run.split(/\s+/u);
     while (parts.length > 0 && TITLE.test(parts[0] as string)) parts.shift();
     if (parts.length < 2) return [];

@@ -1,4 +1,5 @@
 /** What the words beside a picture say of a change: the room was painted since, somebody has left. */
+import { everyMatch } from '../../words/every-match';
 import { mentionsInWords } from '../../dating/date-mentions';
 import { partsOf, type Day } from '../../dating/day';
 import { contentWords, sharedWords } from '../../words/content-words';
@@ -64,7 +65,7 @@ interface Said {
 
 /** Each place of a text where such a change is told. */
 function saidIn(text: string, pattern: RegExp, today: Day): Said[] {
-  return [...text.matchAll(pattern)].map((match) => {
+  return everyMatch(pattern, text).map((match) => {
     const before = text.slice(Math.max(0, match.index - REACH.before), match.index);
     const subject =
       before

@@ -1,4 +1,5 @@
 /** The times that words tell of: years and days that they name, and months that they speak of. */
+import { everyMatch } from '../../words/every-match';
 import { mentionsInWords, type DateMention } from '../../dating/date-mentions';
 import { partsOf } from '../../dating/day';
 import { monthOf } from '../../dating/month-names';
@@ -28,7 +29,7 @@ const STRETCH =
 /** The years that a text names, stretches as such: “from 1930 to 1958”. */
 export const yearsIn: (text: string) => readonly Years[] = remembered((text) => {
   if (!/\d{4}/u.test(text)) return [];
-  const stretches = [...text.matchAll(STRETCH)].flatMap(([words, from, until]) => {
+  const stretches = everyMatch(STRETCH, text).flatMap(([words, from, until]) => {
     const [first, last] = [Number(from), Number(until)];
     return first >= FIRST_YEAR && last > first && last <= LAST_YEAR
       ? [{ from: first, until: last, text: words }]

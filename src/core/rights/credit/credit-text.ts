@@ -1,4 +1,5 @@
 /** A text in which a credit may stand, taken apart into words: what readers see, with the links in it. */
+import { everyMatch } from '../../words/every-match';
 import { remembered } from '../remembered';
 
 /** A link in a text; `start` and `end` are offsets into it, equal where only a picture is linked. */
@@ -50,7 +51,7 @@ function readWords({ text, links }: CreditText): Word[] {
   const words: Word[] = [];
   let last = 0;
   let edge = 0;
-  for (const match of text.matchAll(WORD)) {
+  for (const match of everyMatch(WORD, text)) {
     const start = match.index;
     while (edge < edges.length && (edges[edge] as number) < last) edge++;
     const isAtLinkEdge = edge < edges.length && (edges[edge] as number) <= start;

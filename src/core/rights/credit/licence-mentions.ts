@@ -2,6 +2,7 @@
  * Finds which licences of Creative Commons a text names: short (`CC BY-SA 4.0`), in words of four languages, by the address
  * of the deed or of the legal code, written out or linked. Where the words of a link and its address disagree, neither counts.
  */
+import { everyMatch } from '../../words/every-match';
 import { conditionsIn, type CommonsLicence, type Condition } from '../licences';
 import { remembered } from '../remembered';
 import type { CreditText } from './credit-text';
@@ -144,13 +145,13 @@ function agree(words: Mention, deed: Mention): boolean {
 function* written(text: string): Generator<Mention> {
   const taken: [number, number][] = [];
   const isFree = (start: number, end: number) => !taken.some(([from, to]) => start < to && end > from);
-  for (const match of text.matchAll(WRITTEN_DEED)) {
+  for (const match of everyMatch(WRITTEN_DEED, text)) {
     const end = match.index + match[0].length;
     taken.push([match.index, end]);
     const href = match[0].startsWith('http') ? match[0] : `https://${match[0]}`;
     yield* deedAt(href, match.index, end);
   }
-  for (const match of text.matchAll(WORDS)) {
+  for (const match of everyMatch(WORDS, text)) {
     const [whole, commons, conditions = ''] = match;
     const end = match.index + whole.length;
     if (!isFree(match.index, end)) continue;
@@ -163,7 +164,7 @@ function* written(text: string): Generator<Mention> {
     taken.push([mention.start, mention.end]);
     yield mention;
   }
-  for (const match of text.matchAll(SHORT)) {
+  for (const match of everyMatch(SHORT, text)) {
     const end = match.index + match[0].length;
     if (!isFree(match.index, end)) continue;
     const conditions = conditionsIn(match[1] ?? match[2] ?? '');

@@ -1,4 +1,5 @@
 /** Finds by which names a text names pictures: their titles, the names of their files, the numbers of their captions. */
+import { everyMatch } from '../../words/every-match';
 import { folded, isWord, joinedTexts, plain, textAlone, wordsOf, type CreditText } from './credit-text';
 import { fileUnder } from '../filed';
 import { numbersIn } from './picture-numbers';
@@ -87,7 +88,7 @@ export class NameBook {
   }
 
   private *filesIn({ text }: CreditText): Generator<NameSpan> {
-    for (const match of text.matchAll(FILE_ENDING)) {
+    for (const match of everyMatch(FILE_ENDING, text)) {
       const end = match.index + match[0].length;
       const before = folded(text.slice(Math.max(0, match.index - LONGEST_NAME), end));
       // A file's name may have blanks in it: every beginning is tried, the longest first.

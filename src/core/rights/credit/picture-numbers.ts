@@ -1,4 +1,5 @@
 /** Numbers by which captions and credits name pictures: `Fig. 3`, `(3)`, `3:`, `III.`, `1–3`, `2 and 4`. */
+import { everyMatch } from '../../words/every-match';
 
 /** A number, or several, as they stand in a text. */
 export interface NumberSpan {
@@ -23,7 +24,7 @@ const LEADING = new RegExp(
 export function numbersIn(text: string): NumberSpan[] {
   const spans: NumberSpan[] = [];
   for (const pattern of [LABELLED, BRACKETED, LEADING]) {
-    for (const match of text.matchAll(pattern)) {
+    for (const match of everyMatch(pattern, text)) {
       const written = match[1] ?? match[2] ?? '';
       const numbers = expanded(written);
       const start = match.index + (pattern === LEADING ? match[0].length - written.length : 0);

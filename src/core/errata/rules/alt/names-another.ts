@@ -1,3 +1,4 @@
+import { everyMatch } from '../../../words/every-match';
 import { altBranch } from '../../alt-branch';
 import type { PageToCheck, PlacementToCheck } from '../../page-to-check';
 import { hasAlt } from '../../places';
@@ -218,7 +219,7 @@ const THING_AND_NUMBER =
   /(?<!\p{L})(?<what>\p{L}{4,})\s(?<number>\d{1,3}\p{Ll}?)(?![\p{L}\d]|[.,:/]\d|\s*(?:%|€|\$|£|°))/giu;
 
 const numbersOfThings = remembered((text) =>
-  [...text.matchAll(THING_AND_NUMBER)].map(({ 0: whole, groups }) => ({
+  everyMatch(THING_AND_NUMBER, text).map(({ 0: whole, groups }) => ({
     what: stemOf((groups?.['what'] ?? '').toLowerCase()),
     number: (groups?.['number'] ?? '').toLowerCase(),
     text: whole.toLowerCase(),
