@@ -1,4 +1,4 @@
-import sharp from 'sharp';
+import sharp, { type Sharp } from 'sharp';
 import { afterAll, describe, expect, it } from 'vitest';
 import { readableLanguages, TextReader } from '@/server/imaging/read-text';
 
@@ -21,6 +21,15 @@ describe('words within pictures', () => {
   ])('are read %s', async (_name, colours) => {
     const poster = await lettered(['SUMMER CONCERT', 'Saturday 14 June', 'Old Fire Station'], colours);
     expect(await reader.read(poster)).toBe('SUMMER CONCERT\nSaturday 14 June\nOld Fire Station');
+  });
+
+  it.each([
+    ['of brightness alone, with alpha', (poster: Sharp) => poster.toColourspace('b-w').ensureAlpha().png()],
+    ['made for print', (poster: Sharp) => poster.toColourspace('cmyk').jpeg()],
+  ])('are read in a picture %s', async (_name, written) => {
+    const lines = ['SUMMER CONCERT', 'Old Fire Station'];
+    const poster = sharp(await lettered(lines, { ink: '#222', ground: '#f4efe2' }));
+    expect(await reader.read(await written(poster).toBuffer())).toBe(lines.join('\n'));
   });
 
   it('are read where there are many small ones, as on a flyer or a screen', async () => {
