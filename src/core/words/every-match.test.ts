@@ -23,6 +23,10 @@ describe('everyMatch', () => {
     expect(pattern.lastIndex).toBe(0);
   });
 
+  it('refuses a pattern that is not global, as matchAll does', () => {
+    expect(() => everyMatch(/an/, 'banana')).toThrow(TypeError);
+  });
+
   it('finds the same in any text', () => {
     fc.assert(
       fc.property(fc.string({ unit: fc.constantFrom('a', 'b', '1', ' ') }), (text) => {

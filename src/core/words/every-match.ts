@@ -3,8 +3,10 @@
  * to look for it in a caption.
  *
  * @param pattern a global one; it begins at the start whatever it was used for before
+ * @throws TypeError where it is not global, which would find its first match without end
  */
 export function everyMatch(pattern: RegExp, text: string): RegExpExecArray[] {
+  if (!pattern.global) throw new TypeError(`${String(pattern)} is not global.`);
   const all: RegExpExecArray[] = [];
   pattern.lastIndex = 0;
   for (let match = pattern.exec(text); match; match = pattern.exec(text)) {
