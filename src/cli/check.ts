@@ -24,11 +24,11 @@ const DEGREES: readonly Degree[] = ['must', 'should', 'note'];
 /** Exit code where something was found that the command was asked to fail on. */
 const FOUND = 1;
 
-/** `ibidem check SITE`: a row an erratum. */
+/** `ibidem check SITE`: a row an erratum. @returns the exit code */
 export async function checkCommand(
   site: string,
   { rule, failOn, readTexts, ...options }: CheckOptions,
-): Promise<void> {
+): Promise<number> {
   const isAskedFor = rulesNamed(rule);
   const rules = RULES.filter(isAskedFor);
   const fileRules = FILE_RULES.filter(isAskedFor);
@@ -45,7 +45,7 @@ export async function checkCommand(
     for (const file of files)
       for (const erratum of checkFile(file, new Map(), fileRules))
         await print(rowOf(erratum, { ...NO_PLACE, url: file.path }));
-    if (isFailed) process.exitCode = FOUND;
+    return isFailed ? FOUND : 0;
   } finally {
     await connection.close();
   }

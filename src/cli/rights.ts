@@ -40,7 +40,7 @@ const NO_FILE: ReadonlySet<Placement['kind']> = new Set(['area', 'drawn', 'audio
 export async function rightsCommand(
   site: string,
   { records: file, on, failOn, ...options }: RightsOptions,
-): Promise<void> {
+): Promise<number> {
   const day = on === undefined ? dayOfMs(Date.now()) : dayNamed(on);
   const written = await recordsIn(file);
   const connection = await openSite(site, options);
@@ -65,7 +65,7 @@ export async function rightsCommand(
       await printRow(rowOf(answered, addressing));
       if (answered.answer.may === failOn) isFailed = true;
     }
-    if (isFailed) process.exitCode = FOUND;
+    return isFailed ? FOUND : 0;
   } finally {
     await shelf.close();
     await connection.close();

@@ -46,8 +46,11 @@ interface Planned {
   readonly words: PlaceWords;
 }
 
-/** `ibidem swap`: one picture for another in all its placements, or many at once. */
-export async function swapCommand(site: string, options: SwapOptions): Promise<void> {
+/** Exit code where some of many could not be done. */
+const NOT_ALL = 1;
+
+/** `ibidem swap`: one picture for another in all its placements, or many at once. @returns the exit code */
+export async function swapCommand(site: string, options: SwapOptions): Promise<number> {
   const rows = await swapRows(options);
   if (!options.out && !options.dryRun && !options.diff) {
     throw new ProblemError({
@@ -71,6 +74,7 @@ export async function swapCommand(site: string, options: SwapOptions): Promise<v
           changed.set(rendition.path, await makeRendition(picture, rendition));
       await writeSite({ connection, place: site }, changed, options.out);
     }
+    return planned.length < rows.length ? NOT_ALL : 0;
   } finally {
     await connection.close();
   }
@@ -98,7 +102,6 @@ async function planAll(
     } catch (error) {
       if (row.name === '' || !(error instanceof ProblemError)) throw error;
       say(`${row.name}${problemText(error.problem)}`);
-      process.exitCode = 1;
     }
   }
   return planned;

@@ -4,7 +4,8 @@ import { join } from 'node:path';
 import sharp from 'sharp';
 import { afterAll, beforeAll, describe, expect, it } from 'vitest';
 import { facade, portrait, sample, stage } from '@demo/site/scenes';
-import { ibidem, rowsOf } from '../fixtures/run-ibidem';
+import { rowsOf } from '../fixtures/run-ibidem';
+import { runHere } from '../fixtures/run-program';
 import { flatPicture, writeFiles } from '../fixtures/write-site';
 
 let folder: string;
@@ -42,7 +43,7 @@ afterAll(() => rm(folder, { recursive: true, force: true }));
 
 describe('ibidem check', () => {
   it.each([[[]], [['--read-texts']]])('reads the words within what is drawn, with %j', async (options) => {
-    const { out } = await ibidem('check', folder, '--rule', 'alt/picture-of-text', ...options);
+    const { out } = await runHere('check', folder, '--rule', 'alt/picture-of-text', ...options);
     expect(rowsOf(out).map(({ page, evidence }) => [page, evidence])).toEqual([
       [
         'concerts/index.html',
@@ -52,7 +53,7 @@ describe('ibidem check', () => {
   });
 
   it('prints a row an erratum, with its place, its evidence and what to do', async () => {
-    const { code, out, err } = await ibidem('check', folder);
+    const { code, out, err } = await runHere('check', folder);
     expect(code).toBe(0);
     expect(err).toContain('tutors/img/cut.jpg is passed over');
     const rows = rowsOf(out);
@@ -115,7 +116,7 @@ describe('ibidem check', () => {
         .toBuffer(),
     });
     try {
-      const { out } = await ibidem('check', site);
+      const { out } = await runHere('check', site);
       const rows = rowsOf(out).map(({ rule, url, evidence }) => [rule, url, evidence]);
       expect(rows).toEqual([
         [
@@ -143,18 +144,18 @@ describe('ibidem check', () => {
     [['--rule', 'file/unused', '--fail-on', 'note'], 1],
     [['--rule', 'alt/absent'], 0],
   ])('ends after %j with %i', async (options, expected) => {
-    const { code } = await ibidem('check', folder, ...options);
+    const { code } = await runHere('check', folder, ...options);
     expect(code).toBe(expected);
   });
 
   it('opens no picture where the rule speaks of the page alone', async () => {
-    const { out, err } = await ibidem('check', folder, '--rule', 'alt/absent');
+    const { out, err } = await runHere('check', folder, '--rule', 'alt/absent');
     expect(rowsOf(out).map(({ page, rule }) => [page, rule])).toEqual([['index.html', 'alt/absent']]);
     expect(err, 'one of them can’t be read').not.toContain('cut.jpg');
   });
 
   it('names the rules where one is asked for that there is not', async () => {
-    const { code, out, err } = await ibidem('check', folder, '--rule', 'alt/none');
+    const { code, out, err } = await runHere('check', folder, '--rule', 'alt/none');
     expect(code).toBe(2);
     expect(out).toBe('');
     expect(err).toContain('There is no rule “alt/none”.');

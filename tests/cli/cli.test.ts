@@ -1,8 +1,11 @@
+import { spawn } from 'node:child_process';
+import { once } from 'node:events';
 import { cp, mkdtemp, readFile, rm, symlink, writeFile } from 'node:fs/promises';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { afterAll, beforeAll, describe, expect, it } from 'vitest';
 import { ibidem, rowsOf } from '../fixtures/run-ibidem';
+import { runHere } from '../fixtures/run-program';
 import { flatPicture, snapshot, writeFiles } from '../fixtures/write-site';
 
 let folder: string;
@@ -31,9 +34,37 @@ beforeAll(async () => {
 
 afterAll(() => rm(folder, { recursive: true, force: true }));
 
+describe('bin/ibidem', () => {
+  it.each([
+    ['all is well', ['read'], 0],
+    [
+      'something was found that it was to fail on',
+      ['check', '--rule', 'alt/absent', '--fail-on', 'must'],
+      1,
+    ],
+    ['what is asked for can’t be used', ['check', '--rule', 'alt/none'], 2],
+    ['there is no such option', ['read', '--every'], 2],
+  ])('writes the same and ends the same as what is tested here, where %s', async (_name, given, code) => {
+    const [command = '', ...options] = given;
+    const args = [command, site, ...options];
+    const ran = await ibidem(...args);
+    expect(ran.code).toBe(code);
+    expect(ran).toEqual(await runHere(...args));
+  });
+
+  it('is no failure where its reader has seen enough', async () => {
+    const child = spawn('bin/ibidem', ['read', site], { stdio: ['ignore', 'pipe', 'pipe'] });
+    child.stdout.destroy();
+    const told: string[] = [];
+    child.stderr.on('data', (text: Buffer) => told.push(text.toString()));
+    expect(await once(child, 'close')).toEqual([0, null]);
+    expect(told).toEqual([]);
+  });
+});
+
 describe('ibidem read', () => {
   it('prints a row a placement with all its columns', async () => {
-    const { code, out, err } = await ibidem('read', site);
+    const { code, out, err } = await runHere('read', site);
     expect([code, err]).toEqual([0, '']);
     const rows = rowsOf(out);
     expect(Object.keys(rows[0] ?? {})).toEqual([
@@ -72,7 +103,7 @@ describe('ibidem read', () => {
     ['a folder without pages', () => join(site, 'img'), /No page was found/],
     ['an address inside the house', () => 'http://127.0.0.1:1/', /was not asked/],
   ])('refuses %s with what, why and what to do', async (_name, place, message) => {
-    const { code, out, err } = await ibidem('read', place());
+    const { code, out, err } = await runHere('read', place());
     expect([code, out]).toEqual([2, '']);
     expect(err).toMatch(message);
     expect(err.split('. ').length).toBeGreaterThanOrEqual(3);
@@ -90,7 +121,7 @@ describe('a site with links of the disk', () => {
     });
     await symlink('a', join(linked, 'b'));
     await symlink('/etc', join(linked, 'out'));
-    const read = await ibidem('read', linked);
+    const read = await runHere('read', linked);
     expect(read.err).toBe(
       'ibidem: out: a link that leads nowhere or out of the site\nibidem: b: the same as a, through a link\n',
     );
@@ -102,12 +133,12 @@ describe('a site with links of the disk', () => {
       'index.html b/old.png',
     ]);
     const out = join(folder, 'linked-out');
-    const swap = await ibidem('swap', linked, '--from', 'b/old.png', '--to', picture, '--out', out);
+    const swap = await runHere('swap', linked, '--from', 'b/old.png', '--to', picture, '--out', out);
     expect(rowsOf(swap.out).map(({ source }) => source)).toEqual(['a/x.html', 'index.html']);
-    const shown = rowsOf((await ibidem('read', out)).out).map(({ url }) => url);
+    const shown = rowsOf((await runHere('read', out)).out).map(({ url }) => url);
     expect(shown.filter((url) => url === 'b/new-picture-e-60x40.jpg')).toHaveLength(2);
     expect(shown).not.toContain('b/old.png');
-    const other = await ibidem('swap', linked, '--from', 'a/what?#.png', '--to', picture, '--dry-run');
+    const other = await runHere('swap', linked, '--from', 'a/what?#.png', '--to', picture, '--dry-run');
     expect(rowsOf(other.out)).toMatchObject([{ was: 'what%3F%23.png', becomes: 'new-picture-e-60x40.jpg' }]);
   });
 });
@@ -116,7 +147,7 @@ describe('ibidem swap and apply', () => {
   it('change only the named characters, and the inverse gives the same bytes', async () => {
     const before = await snapshot(site);
     const out = join(folder, 'out');
-    const swap = await ibidem('swap', site, '--from', 'img/old.png', '--to', picture, '--out', out);
+    const swap = await runHere('swap', site, '--from', 'img/old.png', '--to', picture, '--out', out);
     expect([swap.code, swap.err]).toEqual([0, '']);
     const rows = rowsOf(swap.out);
     expect(Object.keys(rows[0] ?? {})).toEqual([
@@ -147,7 +178,7 @@ describe('ibidem swap and apply', () => {
     const edits = join(folder, 'edits.jsonl');
     await writeFile(edits, swap.out);
     const applied = join(folder, 'applied');
-    expect(await ibidem('apply', site, edits, '--out', applied)).toMatchObject({ code: 0, err: '' });
+    expect(await runHere('apply', site, edits, '--out', applied)).toMatchObject({ code: 0, err: '' });
     const pages = Object.entries(await snapshot(applied)).filter(([path]) => !path.startsWith('img/'));
     expect(pages).toEqual(Object.entries(after).filter(([path]) => !path.startsWith('img/')));
 
@@ -165,15 +196,15 @@ describe('ibidem swap and apply', () => {
     });
     await writeFile(edits, inverse.join('\n'));
     const back = join(folder, 'back');
-    expect(await ibidem('apply', applied, edits, '--out', back)).toMatchObject({ code: 0, err: '' });
+    expect(await runHere('apply', applied, edits, '--out', back)).toMatchObject({ code: 0, err: '' });
     expect(await snapshot(back)).toEqual(before);
   });
 
   it('prints a diff or the edits without writing', async () => {
-    const diff = await ibidem('swap', site, '--from', 'img/old.png', '--to', picture, '--diff');
+    const diff = await runHere('swap', site, '--from', 'img/old.png', '--to', picture, '--diff');
     expect(diff.out).toContain('-<P>“café” <IMG');
     expect(diff.out.match(/^\+\+\+ /gm)).toHaveLength(4);
-    const dry = await ibidem('swap', site, '--from', 'img/old.png', '--to', picture, '--dry-run');
+    const dry = await runHere('swap', site, '--from', 'img/old.png', '--to', picture, '--dry-run');
     expect(rowsOf(dry.out)).toHaveLength(4);
   });
 
@@ -189,7 +220,7 @@ describe('ibidem swap and apply', () => {
       'new.html': `<meta charset=utf-8>${link}ü`,
       'old.html': latin1(`<meta charset=windows-1252>${link}\xfc`),
     });
-    const { code, out, err } = await ibidem('swap', mixed, '--from', 'img/grün.png', '--to', picture, '--dry-run');
+    const { code, out, err } = await runHere('swap', mixed, '--from', 'img/grün.png', '--to', picture, '--dry-run');
     expect([code, err]).toEqual([0, '']);
     expect(rowsOf(out).map(({ source, was }) => [source, was])).toEqual([['s.css', 'img/grün.png']]);
   }); // oxfmt-ignore
@@ -202,7 +233,7 @@ describe('ibidem swap and apply', () => {
   ])('refuse %s', async (_name, args, message) => {
     await writeFiles(join(folder, 'full'), { 'x.txt': 'x' });
     const given = args.map((arg) => arg.replace('SITE', site).replace('FULL', join(folder, 'full')));
-    const { code, err } = await ibidem('swap', site, '--to', picture, ...given);
+    const { code, err } = await runHere('swap', site, '--to', picture, ...given);
     expect(code).toBe(2);
     expect(err).toMatch(message);
   });
@@ -223,7 +254,7 @@ describe('ibidem swap and apply', () => {
       expects: '0'.repeat(64),
     });
     await writeFile(edits, line || stale);
-    const { code, err } = await ibidem('apply', site, edits, '--out', join(folder, 'never'));
+    const { code, err } = await runHere('apply', site, edits, '--out', join(folder, 'never'));
     expect(code).toBe(2);
     expect(err).toMatch(message);
   });
@@ -231,10 +262,10 @@ describe('ibidem swap and apply', () => {
   it('refuse edits whose characters are not there, and write nothing', async () => {
     const copy = join(folder, 'copy');
     await cp(site, copy, { recursive: true });
-    const { out } = await ibidem('swap', site, '--from', 'img/old.png', '--to', picture, '--dry-run');
+    const { out } = await runHere('swap', site, '--from', 'img/old.png', '--to', picture, '--dry-run');
     const edits = join(folder, 'wrong.jsonl');
     await writeFile(edits, out.replace('"was":"img/old.png"', '"was":"img/xxx.png"'));
-    const { code, err } = await ibidem('apply', copy, edits, '--out', join(folder, 'nothing'));
+    const { code, err } = await runHere('apply', copy, edits, '--out', join(folder, 'nothing'));
     expect(code).toBe(2);
     expect(err).toContain('The change was made for');
   });

@@ -3,7 +3,8 @@ import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import sharp from 'sharp';
 import { afterAll, beforeAll, expect, it } from 'vitest';
-import { ibidem, rowsOf } from '../fixtures/run-ibidem';
+import { rowsOf } from '../fixtures/run-ibidem';
+import { runHere } from '../fixtures/run-program';
 import { writeFiles } from '../fixtures/write-site';
 
 let folder: string;
@@ -43,7 +44,7 @@ interface FocusRow {
 }
 
 const focus = async (...options: readonly string[]) => {
-  const { code, out, err } = await ibidem('focus', folder, ...options);
+  const { code, out, err } = await runHere('focus', folder, ...options);
   const rows = rowsOf(out) as unknown as FocusRow[];
   return { code, err, row: (file: string) => rows.find((one) => one.file === file) };
 };

@@ -4,7 +4,8 @@ import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { afterAll, beforeAll, describe, expect, it } from 'vitest';
 import { standIn, type StandInServer } from '../fixtures/stand-in-server';
-import { ibidem, rowsOf } from '../fixtures/run-ibidem';
+import { rowsOf } from '../fixtures/run-ibidem';
+import { runHere } from '../fixtures/run-program';
 import { flatPicture } from '../fixtures/write-site';
 
 let server: StandInServer;
@@ -29,7 +30,7 @@ afterAll(async () => {
 
 describe('ibidem read of an address', () => {
   it('prints the rows of every page, and says what it could not read', async () => {
-    const { code, out, err } = await ibidem('read', `${server.origin}/`, '--allow-private');
+    const { code, out, err } = await runHere('read', `${server.origin}/`, '--allow-private');
     expect(code).toBe(0);
     const found = rowsOf(out).map(({ page, source, url, dormant }) => `${page} ${source} ${url} ${dormant}`);
     expect(found.sort()).toEqual([
@@ -44,7 +45,7 @@ describe('ibidem read of an address', () => {
   });
 
   it('reads no more pages than asked for', async () => {
-    const { out, err } = await ibidem('read', `${server.origin}/`, '--allow-private', '--max-pages', '1');
+    const { out, err } = await runHere('read', `${server.origin}/`, '--allow-private', '--max-pages', '1');
     expect(new Set(rowsOf(out).map(({ page }) => page))).toEqual(new Set(['index.html', 's.css']));
     expect(err).toContain('ended after 1 pages');
   });
@@ -53,7 +54,7 @@ describe('ibidem read of an address', () => {
     ['a private address that nobody allowed', [], /inside the house/],
     ['no number of pages', ['--allow-private', '--max-pages', '0'], /whole number above 0/],
   ])('refuses %s', async (_name, options, said) => {
-    const { code, out, err } = await ibidem('read', `${server.origin}/`, ...options);
+    const { code, out, err } = await runHere('read', `${server.origin}/`, ...options);
     expect([code, out]).toEqual([2, '']);
     expect(err).toMatch(said);
   });
@@ -61,7 +62,7 @@ describe('ibidem read of an address', () => {
 
 describe('ibidem check of an address', () => {
   it('looks for the pictures that pages name, and calls missing what the server does not have, not what it fails to give', async () => {
-    const { out, err } = await ibidem('check', `${server.origin}/`, '--allow-private');
+    const { out, err } = await runHere('check', `${server.origin}/`, '--allow-private');
     const missing = rowsOf(out).filter(({ rule }) => rule === 'file/missing');
     expect(missing.map(({ url }) => url)).toEqual(['img/lost.jpg']);
     expect(err).toContain(
@@ -73,7 +74,7 @@ describe('ibidem check of an address', () => {
 describe('ibidem swap of an address', () => {
   it('writes the whole site with the picture swapped, pages and sheets alike', async () => {
     const out = join(folder, 'out');
-    const { code, err } = await ibidem(
+    const { code, err } = await runHere(
       'swap',
       `${server.origin}/`,
       '--allow-private',

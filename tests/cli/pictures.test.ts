@@ -4,7 +4,8 @@ import { join } from 'node:path';
 import sharp from 'sharp';
 import { afterAll, beforeAll, describe, expect, it } from 'vitest';
 import { facade, river, stage } from '@demo/site/scenes';
-import { ibidem, rowsOf } from '../fixtures/run-ibidem';
+import { rowsOf } from '../fixtures/run-ibidem';
+import { runHere } from '../fixtures/run-program';
 import { writeFiles } from '../fixtures/write-site';
 
 let folder: string;
@@ -38,7 +39,7 @@ afterAll(() => rm(folder, { recursive: true, force: true }));
 
 describe('ibidem families', () => {
   it('prints a row a file, with family, master, scale and crop', async () => {
-    const { code, out, err } = await ibidem('families', folder);
+    const { code, out, err } = await runHere('families', folder);
     expect(code).toBe(0);
     expect(err).toContain('broken.jpg is passed over');
     const rows = rowsOf(out);
@@ -68,7 +69,7 @@ describe('ibidem families', () => {
 
 describe('ibidem dates', () => {
   it('prints the best days of each file and what tells them', async () => {
-    const { code, out } = await ibidem('dates', folder);
+    const { code, out } = await runHere('dates', folder);
     expect(code).toBe(0);
     const rows = rowsOf(out);
     const row = (file: string) => rows.find((one) => one['file'] === file) as Record<string, unknown>;
@@ -82,7 +83,7 @@ describe('ibidem dates', () => {
   });
 
   it('says what is wrong with a folder that is not there', async () => {
-    const { code, out, err } = await ibidem('dates', join(folder, 'nowhere'));
+    const { code, out, err } = await runHere('dates', join(folder, 'nowhere'));
     expect([code, out]).toEqual([2, '']);
     expect(err).toContain('nowhere');
   });

@@ -5,7 +5,8 @@ import { join } from 'node:path';
 import sharp, { type Sharp } from 'sharp';
 import { afterAll, beforeAll, expect, it } from 'vitest';
 import { facade, stage } from '@demo/site/scenes';
-import { ibidem, rowsOf } from '../fixtures/run-ibidem';
+import { rowsOf } from '../fixtures/run-ibidem';
+import { runHere } from '../fixtures/run-program';
 import { writeFiles } from '../fixtures/write-site';
 
 let folder: string;
@@ -93,7 +94,7 @@ interface Row {
 }
 
 const rights = async (...options: string[]) => {
-  const { out, err, code } = await ibidem('rights', join(folder, 'site'), ...options);
+  const { out, err, code } = await runHere('rights', join(folder, 'site'), ...options);
   return { rows: rowsOf(out) as unknown as Row[], err, code };
 };
 

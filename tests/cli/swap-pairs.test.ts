@@ -4,7 +4,8 @@ import { join } from 'node:path';
 import sharp from 'sharp';
 import { afterAll, beforeAll, expect, it } from 'vitest';
 import { facade, river, stage } from '@demo/site/scenes';
-import { ibidem, rowsOf } from '../fixtures/run-ibidem';
+import { rowsOf } from '../fixtures/run-ibidem';
+import { runHere } from '../fixtures/run-program';
 import { snapshot, writeFiles } from '../fixtures/write-site';
 
 let folder: string;
@@ -44,7 +45,7 @@ const ALL = [
 it('swaps many in one, with words and focal points; one that can’t be done is named, and the others are', async () => {
   const out = join(folder, 'out');
   const before = await snapshot(site);
-  const { code, err } = await ibidem('swap', site, '--pairs', await pairs(ALL), '--out', out);
+  const { code, err } = await runHere('swap', site, '--pairs', await pairs(ALL), '--out', out);
   expect(code).toBe(1);
   expect(err).toContain('line 2: No placement shows img/none.jpg.');
   const after = await snapshot(out);
@@ -63,7 +64,7 @@ it('swaps many in one, with words and focal points; one that can’t be done is 
 
 it('takes the other sizes of the same picture along where that is asked for', async () => {
   const out = join(folder, 'family');
-  const rows = await ibidem('swap', site, '--from', 'img/hall.jpg', '--to', join(folder, 'new/river.jpg'), '--family', '--out', out); // oxfmt-ignore
+  const rows = await runHere('swap', site, '--from', 'img/hall.jpg', '--to', join(folder, 'new/river.jpg'), '--family', '--out', out); // oxfmt-ignore
   expect([rows.code, rows.err]).toEqual([0, '']);
   expect(rowsOf(rows.out).map(({ was, becomes }) => `${String(was)} ${String(becomes)}`)).toEqual([
     'img/hall.jpg img/river-900x600.jpg',
@@ -78,7 +79,7 @@ it.each([
   ['a row that is no pair', [{ from: 'a.png' }], [], 'is not a pair'],
   ['a single picture beside the pairs', [], ['--from', 'a.png'], 'Both a file of pairs and a single picture'],
 ])('refuses %s before anything is read', async (_, rows, more, message) => {
-  const { code, err, out } = await ibidem('swap', site, '--pairs', await pairs(rows), ...more, '--dry-run');
+  const { code, err, out } = await runHere('swap', site, '--pairs', await pairs(rows), ...more, '--dry-run');
   expect([code, out]).toEqual([2, '']);
   expect(err).toContain(message);
 }); // oxfmt-ignore

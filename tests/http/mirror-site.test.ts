@@ -2,7 +2,8 @@
 import { gzipSync } from 'node:zlib';
 import { afterEach, describe, expect, it } from 'vitest';
 import { openMirror } from '@/server/connections/http/open-mirror';
-import { openFetcher } from '@/server/connections/http/fetch-address';
+import { CRAWL_LIMITS } from '@/server/connections/http/crawl';
+import { openFetcher, type Fetcher } from '@/server/connections/http/fetch-address';
 import {
   mirrorSite,
   scopeOfStart,
@@ -287,14 +288,22 @@ describe('a second reading', () => {
     await fetcher.close();
   });
 
-  it('asks a slow server for what dresses its pages a few at a time, and calls none of it slow', async () => {
-    server = await withSlowSheets(40, 60);
-    const fetcher = openFetcher([server.host], { idleMs: 400, attempts: 1 });
+  it('asks a slow server for what dresses its pages a few at a time: what waits for its turn here is not slow there', async () => {
+    server = await withSlowSheets(40, 20);
+    const fetcher = openFetcher([server.host]);
+    const atOnce = { now: 0, most: 0 };
+    const counted: Fetcher = {
+      ...fetcher,
+      get: (...asked) => {
+        atOnce.most = Math.max(atOnce.most, ++atOnce.now);
+        return fetcher.get(...asked).finally(() => atOnce.now--);
+      },
+    };
     const start = `${server.origin}/`;
     const scope = await scopeOfStart(fetcher, start);
-    const { files, skipped } = await mirrorSite({ start, scope, fetcher, memory: memory(), year: 2026 });
-    expect(skipped.filter(({ path }) => path.endsWith('.css'))).toEqual([]);
+    const { files } = await mirrorSite({ start, scope, fetcher: counted, memory: memory(), year: 2026 });
     expect(files).toHaveLength(41);
+    expect(atOnce.most).toBe(CRAWL_LIMITS.concurrency);
     await fetcher.close();
   });
 
