@@ -7,6 +7,7 @@ import { facade, portrait, sample, stage } from '@demo/site/scenes';
 import { rowsOf } from '../fixtures/run-ibidem';
 import { runHere } from '../fixtures/run-program';
 import { flatPicture, writeFiles } from '../fixtures/write-site';
+import { drawnScene } from '../fixtures/drawn-scene';
 
 let folder: string;
 
@@ -90,10 +91,7 @@ describe('ibidem check', () => {
 
   it('knows a picture by all its files: in another size, on its side, and lying there twice', async () => {
     const site = await mkdtemp(join(tmpdir(), 'ibidem-check-families-'));
-    const hall = await sharp(Buffer.from(stage(11)))
-      .resize(900, 600)
-      .jpeg()
-      .toBuffer();
+    const hall = await drawnScene(stage(11), 900, 600);
     const noted = { orientation: 8 };
     await writeFiles(site, {
       'index.html':

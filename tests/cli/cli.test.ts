@@ -37,11 +37,7 @@ afterAll(() => rm(folder, { recursive: true, force: true }));
 describe('bin/ibidem', () => {
   it.each([
     ['all is well', ['read'], 0],
-    [
-      'something was found that it was to fail on',
-      ['check', '--rule', 'alt/absent', '--fail-on', 'must'],
-      1,
-    ],
+    ['something was found that it was to fail on', ['check', '--rule', 'alt/absent', '--fail-on', 'must'], 1],
     ['what is asked for can’t be used', ['check', '--rule', 'alt/none'], 2],
     ['there is no such option', ['read', '--every'], 2],
   ])('writes the same and ends the same as what is tested here, where %s', async (_name, given, code) => {

@@ -14,18 +14,17 @@ import { dyingAt } from '../fixtures/held-back';
 import { runJobs } from '../fixtures/run-jobs';
 import { MAINTAINER, OWNER, useDatabase, VIEWER } from '../fixtures/test-database';
 import { snapshot, writeFiles } from '../fixtures/write-site';
+import { drawnScene } from '../fixtures/drawn-scene';
 
 const held = useDatabase();
 let root = '';
 let siteId = 0;
 let number = 0;
 
-const scene = (svg: string, width: number, height: number) => sharp(Buffer.from(svg)).resize(width, height).jpeg().toBuffer(); // oxfmt-ignore
-
 beforeEach(async () => {
   number++;
   root = join(held.folder, `own${number}`);
-  const choir = await scene(stage(11), 900, 600);
+  const choir = await drawnScene(stage(11), 900, 600);
   await writeFiles(root, {
     'index.html': '<img src="img/small.jpg" alt="old" width=150 height=150><a href="img/small.jpg">more</a>',
     'news.html': '<figure><img src="img/small.jpg" alt="old" width=150 height=150><figcaption>Old</figcaption></figure>',
@@ -33,7 +32,7 @@ beforeEach(async () => {
     'notes.txt': 'kept.jpg is what the printer uses',
     'img/small.jpg': await sharp(choir).resize(300).jpeg().toBuffer(),
     'img/choir-large.jpg': choir,
-    'img/kept.jpg': await scene(river(4), 600, 400),
+    'img/kept.jpg': await drawnScene(river(4), 600, 400),
   }); // oxfmt-ignore
   siteId = await connected(held.db, `Own ${number}`, root);
   await runJobs(held.db);
@@ -43,7 +42,7 @@ const query = async <R extends object>(text: string, ...values: readonly unknown
   (await held.db.pool.query<R>(text, [siteId, ...values])).rows;
 const placesOf = async (path: string) =>
   (await query<{ id: string; page_path: string }>('select id, page_path from placements where site_id = $1 and until_survey is null and file_path = $2 order by page_path, ordinal', path)).map(({ id }) => Number(id)); // oxfmt-ignore
-const bring = async () => receiveIntake(held.db, OWNER, { siteId, fileName: 'new room.jpg', bytes: await scene(room(20), 1600, 800) }); // oxfmt-ignore
+const bring = async () => receiveIntake(held.db, OWNER, { siteId, fileName: 'new room.jpg', bytes: await drawnScene(room(20), 1600, 800) }); // oxfmt-ignore
 const gather = async (more: Partial<SwapRequest>, actor = MAINTAINER, db = held.db) =>
   gatherSwap(db, actor, { siteId, fromPath: 'img/small.jpg', intakeId: 0, placementIds: await placesOf('img/small.jpg'), alt: 'A room', caption: 'New', focal: { x: 0.5, y: 0.5 }, ...more }); // oxfmt-ignore
 const publish = async () => {

@@ -15,6 +15,7 @@ import { dyingAt } from '../fixtures/held-back';
 import { runJobs } from '../fixtures/run-jobs';
 import { MAINTAINER, OWNER, useDatabase, VIEWER } from '../fixtures/test-database';
 import { snapshot, writeFiles } from '../fixtures/write-site';
+import { drawnScene } from '../fixtures/drawn-scene';
 
 const held = useDatabase();
 let root = '';
@@ -22,25 +23,23 @@ let siteId = 0;
 let number = 0;
 let intake: number[] = [];
 
-const scene = (svg: string, width: number, height: number) => sharp(Buffer.from(svg)).resize(width, height).jpeg().toBuffer(); // oxfmt-ignore
-
 beforeEach(async () => {
   number++;
   root = join(held.folder, `pairs${number}`);
-  const choir = await scene(stage(11), 900, 600);
+  const choir = await drawnScene(stage(11), 900, 600);
   await writeFiles(root, {
     'index.html': '<figure><img src="img/choir.jpg" alt="old" width=450 height=300><figcaption>Old</figcaption></figure><img src="img/choir-small.jpg" alt="old" width=150>',
     'news.html': '<ul><li><img src="img/hall.jpg" alt="" width=300 height=300></li><li>Words</li></ul><img src="img/river.jpg" alt="river" width=300>',
     'img/choir.jpg': choir,
     'img/choir-small.jpg': await sharp(choir).resize(300).jpeg().toBuffer(),
-    'img/hall.jpg': await scene(facade(3, 'red'), 600, 600),
-    'img/river.jpg': await scene(river(4), 600, 400),
+    'img/hall.jpg': await drawnScene(facade(3, 'red'), 600, 600),
+    'img/river.jpg': await drawnScene(river(4), 600, 400),
   }); // oxfmt-ignore
   siteId = await connected(held.db, `Pairs ${number}`, root);
   await runJobs(held.db);
   intake = [];
   for (const [n, name] of ['summer choir.jpg', 'new room.jpg'].entries())
-    intake.push(await receiveIntake(held.db, OWNER, { siteId, fileName: name, bytes: await scene(room(20 + n), 1600, 1200) })); // oxfmt-ignore
+    intake.push(await receiveIntake(held.db, OWNER, { siteId, fileName: name, bytes: await drawnScene(room(20 + n), 1600, 1200) })); // oxfmt-ignore
   await changeLines(held.db, OWNER, siteId, [
     { id: intake[0] ?? 0, alt: 'The choir in summer', caption: 'Summer' },
   ]);

@@ -21,6 +21,7 @@ import { dyingAt } from '../fixtures/held-back';
 import { runJobs } from '../fixtures/run-jobs';
 import { MAINTAINER, OWNER, useDatabase, VIEWER } from '../fixtures/test-database';
 import { snapshot, writeFiles } from '../fixtures/write-site';
+import { drawnScene } from '../fixtures/drawn-scene';
 
 const held = useDatabase();
 let root = '';
@@ -37,13 +38,13 @@ const TODAY = Date.UTC(2026, 10, 27, 12);
 beforeEach(async () => {
   number++;
   root = join(held.folder, `people${number}`);
-  const choir = await sharp(Buffer.from(stage(11))).resize(900, 600).jpeg().toBuffer(); // oxfmt-ignore
+  const choir = await drawnScene(stage(11), 900, 600); // oxfmt-ignore
   await writeFiles(root, {
     'img/choir.jpg': choir,
     'img/choir-crop.jpg': await sharp(choir).extract({ left: 150, top: 80, width: 520, height: 400 }).jpeg().toBuffer(), // oxfmt-ignore
     'img/choir-small.webp': await sharp(choir).resize(300).webp().toBuffer(),
     'img/old/choir-2024.jpg': choir,
-    'img/hall.jpg': await sharp(Buffer.from(stage(70))).resize(640, 480).jpeg().toBuffer(),
+    'img/hall.jpg': await drawnScene(stage(70), 640, 480),
     'index.html': '<title>Home</title><meta property="og:image" content="img/choir.jpg">\n<figure><img src="img/choir.jpg" srcset="img/choir-small.webp 300w" alt="The choir"><figcaption>Our choir.</figcaption></figure>\n<img src="img/hall.jpg" alt="Hall">',
     'choir/index.html': '<title>Choir</title><ul><li><a href="../img/choir.jpg"><img src="../img/choir-crop.jpg" alt="Tom"></a></li><li>Words</li></ul>',
     'js/show.js': 'show("choir.jpg")',

@@ -20,6 +20,7 @@ import { dyingAt, heldBack } from '../fixtures/held-back';
 import { runJobs } from '../fixtures/run-jobs';
 import { MAINTAINER, OWNER, useDatabase, VIEWER } from '../fixtures/test-database';
 import { snapshot, writeFiles } from '../fixtures/write-site';
+import { drawnScene } from '../fixtures/drawn-scene';
 
 const held = useDatabase();
 let root = '';
@@ -34,7 +35,7 @@ const LEFT_QUARTER: Revision = { ...HALF, turn: 1 };
 beforeEach(async () => {
   number++;
   root = join(held.folder, `revisions${number}`);
-  const choir = await sharp(Buffer.from(stage(11))).resize(900, 600).jpeg().toBuffer(); // oxfmt-ignore
+  const choir = await drawnScene(stage(11), 900, 600); // oxfmt-ignore
   await writeFiles(root, {
     'index.html': '<img src="img/choir.jpg" alt="The choir" width=450 height=300><img src="img/choir-small.jpg" alt="small" width=150 height=100>',
     'news.html': '<img src="img/choir.jpg" alt="Again"><img src="img/sign.svg" alt="">',

@@ -14,6 +14,7 @@ import { dyingAt, heldBack } from '../fixtures/held-back';
 import { runJobs } from '../fixtures/run-jobs';
 import { MAINTAINER, useDatabase } from '../fixtures/test-database';
 import { writeFiles } from '../fixtures/write-site';
+import { drawnScene } from '../fixtures/drawn-scene';
 
 const held = useDatabase();
 const OWNER = { ...MAINTAINER, name: 'An owner', role: 'owner' as const };
@@ -37,11 +38,11 @@ const fileOf = (rows: readonly object[], name = 'records.jsonl') => ({
 
 beforeAll(async () => {
   const site = join(held.folder, 'site');
-  const hall = await sharp(Buffer.from(facade(3, 'red'))).resize(900, 600).jpeg().toBuffer(); // oxfmt-ignore
+  const hall = await drawnScene(facade(3, 'red'), 900, 600); // oxfmt-ignore
   await writeFiles(site, {
     'img/hall.jpg': hall,
     'img/hall-crop.jpg': await sharp(hall).extract({ left: 150, top: 80, width: 520, height: 400 }).jpeg().toBuffer(),
-    'img/choir.jpg': await sharp(Buffer.from(stage(11))).resize(900, 600).jpeg().toBuffer(),
+    'img/choir.jpg': await drawnScene(stage(11), 900, 600),
     'index.html': '<html lang="en"><title>Home</title><body><figure><img src="img/hall.jpg" alt="The hall"><figcaption>Photo: Ann Lee, CC BY-ND 4.0</figcaption></figure><p>Words</p><figure><img src="img/hall-crop.jpg" alt="Doors"><figcaption>Doors</figcaption></figure><img src="img/choir.jpg" alt="The choir">',
     'lessons/index.html': '<html lang="en"><title>Lessons</title><body><img src="../img/choir.jpg" alt="The choir"><img src="https://other.example/a.jpg" alt="A map">',
   }); // oxfmt-ignore

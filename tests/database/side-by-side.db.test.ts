@@ -3,7 +3,6 @@
  * with the job that it needs, or not at all.
  */
 import { join } from 'node:path';
-import sharp from 'sharp';
 import { beforeAll, expect, it } from 'vitest';
 import { river, stage } from '@demo/site/scenes';
 import { checkSite } from '@/server/work/errata/check-site';
@@ -22,6 +21,7 @@ import { dyingAt, heldBack } from '../fixtures/held-back';
 import { runJobs } from '../fixtures/run-jobs';
 import { MAINTAINER, useDatabase } from '../fixtures/test-database';
 import { writeFiles } from '../fixtures/write-site';
+import { drawnScene } from '../fixtures/drawn-scene';
 
 const held = useDatabase();
 let siteId: number;
@@ -31,8 +31,8 @@ beforeAll(async () => {
   const site = join(held.folder, 'site');
   await writeFiles(site, {
     'index.html': '<html lang="en"><title>Home</title><p><img src="hall.jpg" alt="Both choirs on the stage"><img src="river.jpg" alt="The river behind the house"></p>',
-    'hall.jpg': await sharp(Buffer.from(stage(11))).resize(600, 400).jpeg().toBuffer(),
-    'river.jpg': await sharp(Buffer.from(river(4))).resize(600, 400).jpeg().toBuffer(),
+    'hall.jpg': await drawnScene(stage(11), 600, 400),
+    'river.jpg': await drawnScene(river(4), 600, 400),
   }); // oxfmt-ignore
   siteId = await connected(held.db, 'Side by side', site);
   const { rows } = await held.db.pool.query<{ id: number }>(

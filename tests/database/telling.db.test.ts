@@ -16,6 +16,7 @@ import { connected } from '../fixtures/connected';
 import { runJobs, runJobsThatMayFail } from '../fixtures/run-jobs';
 import { MAINTAINER, useDatabase, VIEWER } from '../fixtures/test-database';
 import { snapshot, writeFiles } from '../fixtures/write-site';
+import { drawnScene } from '../fixtures/drawn-scene';
 
 const held = useDatabase();
 let siteId: number;
@@ -30,7 +31,7 @@ const page = (title: string, body: string, foot = '<footer>\r\n<p>The school</p>
 
 beforeAll(async () => {
   folder = join(held.folder, 'site');
-  const jpeg = (svg: string) => sharp(Buffer.from(svg)).resize(600, 400).jpeg().toBuffer();
+  const jpeg = (svg: string) => drawnScene(svg, 600, 400);
   await writeFiles(folder, {
     'img/hall.jpg': await jpeg(facade(3, 'red')),
     'img/river.jpg': await jpeg(river(4)),
