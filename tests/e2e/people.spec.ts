@@ -157,3 +157,28 @@ test('a picture is taken off some of its pages, left on others, and none of it i
   await page.getByRole('link', { name: 'Take it off its pages' }).click();
   await expect(page.getByText('You may look, and take nothing off')).toBeVisible();
 });
+
+test('a screen whose news are lost on the way asks for them again', async ({ page, context }) => {
+  await signInAs(page, 'Maud Kestle');
+  const edition = page.getByRole('banner').getByRole('link', { name: /^Edition \d+ 1 changes/ });
+  await expect(edition).toHaveCount(0);
+  const lost: string[] = [];
+  await page.route(/[?&]_rsc=/, (route) => void lost.push(route.request().url()));
+  const beside = await context.newPage();
+  await beside.goto(`${SCHOOL}/rights?may=no`);
+  const young = beside.getByRole('listitem').filter({ hasText: 'img/young-choir.jpg' });
+  await young.getByRole('link').first().click();
+  await beside.getByRole('link', { name: 'Take it off its pages' }).click();
+  await beside.getByRole('button', { name: /^Put into/ }).click();
+  await expect(beside.getByRole('heading', { name: /^Taken off 1 file in 3 places/ })).toBeVisible();
+  // The last of it has been told, asked for, and is lost.
+  const told = () => page.waitForResponse((answer) => answer.url().endsWith('/status'));
+  await told();
+  await told();
+  expect(lost.length).toBeGreaterThan(0);
+  await expect(edition).toHaveCount(0);
+  await page.unroute(/[?&]_rsc=/);
+  await expect(edition).toBeVisible();
+  await beside.getByRole('button', { name: 'Take out' }).click();
+  await expect(beside.getByText('This edition is empty')).toBeVisible();
+});

@@ -6,6 +6,10 @@ import type { Status } from '@/app/_data/work-status';
 
 const BUSY_MS = 700;
 const CALM_MS = 4000;
+/** An answer that is longer under way is not waited for: it may never come. */
+const ANSWER_MS = 30_000;
+/** A screen that was to be made anew and still is not is asked for again: where somebody goes on meanwhile, it is let go. */
+const AGAIN_MS = 10_000;
 
 const Live = createContext<Status>({ mark: '', work: null, soFar: null });
 
@@ -25,22 +29,25 @@ export function LiveStatus({ address, made, children }: LiveStatusProps) {
   const router = useRouter();
   const [told, setTold] = useState({ since: made, status: made });
   const screen = useRef(made);
-  const mark = useRef(made.mark);
+  const asked = useRef({ mark: made.mark, at: 0 });
   useEffect(() => {
     screen.current = made;
-    mark.current = made.mark;
+    asked.current = { mark: made.mark, at: 0 };
   }, [made]);
   // At once also after the screen was made anew by what somebody did: that may have begun some work.
   useEffect(() => {
     let timer: ReturnType<typeof setTimeout>;
     let isOver = false;
     const ask = async () => {
-      const answer = await fetch(address, { cache: 'no-store' }).catch(() => null);
+      const next = await statusAt(address);
       if (isOver) return;
-      const next = answer?.ok ? ((await answer.json()) as Status) : null;
       if (next) {
-        if (mark.current !== next.mark) router.refresh();
-        mark.current = next.mark;
+        const { mark, at } = asked.current;
+        const now = performance.now();
+        if (next.mark !== screen.current.mark && (next.mark !== mark || now - at > AGAIN_MS)) {
+          asked.current = { mark: next.mark, at: now };
+          router.refresh();
+        }
         setTold({ since: screen.current, status: next });
       }
       timer = setTimeout(() => void ask(), next && (next.work ?? next.soFar) ? BUSY_MS : CALM_MS);
@@ -54,4 +61,14 @@ export function LiveStatus({ address, made, children }: LiveStatusProps) {
   // A screen that was made since knows more, but not what is worked on.
   const status = told.since === made ? told.status : { ...made, work: told.status.work };
   return <Live value={status}>{children}</Live>;
+}
+
+/** `null` where there is no answer, or none that can be read: it is asked for again. */
+async function statusAt(address: string): Promise<Status | null> {
+  try {
+    const answer = await fetch(address, { cache: 'no-store', signal: AbortSignal.timeout(ANSWER_MS) });
+    return answer.ok ? ((await answer.json()) as Status) : null;
+  } catch {
+    return null;
+  }
 }
