@@ -41,18 +41,18 @@ export function textFiles(): Map<string, Uint8Array> {
 /**
  * Writes the whole site; `answersFile` gets the answer key as JSON.
  *
- * @param isDrawn which pictures are drawn; all of them where it is left out
+ * @param isWanted which pictures are drawn; all of them where it is left out
  */
 export async function generateSite(
   folder: string,
   answersFile: string,
-  isDrawn?: (path: string) => boolean,
+  isWanted?: (path: string) => boolean,
 ): Promise<void> {
   for (const [path, bytes] of textFiles()) {
     const target = join(folder, path);
     await mkdir(dirname(target), { recursive: true });
     await writeFile(target, bytes);
   }
-  await drawPictures(folder, isDrawn);
+  await drawPictures(folder, isWanted);
   await writeFile(answersFile, `${JSON.stringify(ANSWERS, null, 2)}\n`);
 }
