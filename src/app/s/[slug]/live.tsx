@@ -27,11 +27,12 @@ interface LiveStatusProps {
 /** Tells all within it what is worked on, and has the screen made anew when the work behind it has moved on. */
 export function LiveStatus({ address, made, children }: LiveStatusProps) {
   const router = useRouter();
-  const [told, setTold] = useState({ since: made, status: made });
-  const screen = useRef(made);
+  const [status, setStatus] = useState(made);
+  const isPressed = usePressed();
+  const screen = useRef(made.mark);
   const asked = useRef({ mark: made.mark, at: 0 });
   useEffect(() => {
-    screen.current = made;
+    screen.current = made.mark;
     asked.current = { mark: made.mark, at: 0 };
   }, [made]);
   // At once also after the screen was made anew by what somebody did: that may have begun some work.
@@ -41,26 +42,44 @@ export function LiveStatus({ address, made, children }: LiveStatusProps) {
     const ask = async () => {
       const next = await statusAt(address);
       if (isOver) return;
-      if (next) {
+      if (next && !isPressed.current) {
         const { mark, at } = asked.current;
         const now = performance.now();
-        if (next.mark !== screen.current.mark && (next.mark !== mark || now - at > AGAIN_MS)) {
+        if (next.mark !== screen.current && (next.mark !== mark || now - at > AGAIN_MS)) {
           asked.current = { mark: next.mark, at: now };
           router.refresh();
         }
-        setTold({ since: screen.current, status: next });
+        setStatus(next);
       }
-      timer = setTimeout(() => void ask(), next && (next.work ?? next.soFar) ? BUSY_MS : CALM_MS);
+      const isBusy = isPressed.current || (next !== null && (next.work ?? next.soFar) !== null);
+      timer = setTimeout(() => void ask(), isBusy ? BUSY_MS : CALM_MS);
     };
     void ask();
     return () => {
       isOver = true;
       clearTimeout(timer);
     };
-  }, [address, router, made.mark]);
-  // A screen that was made since knows more, but not what is worked on.
-  const status = told.since === made ? told.status : { ...made, work: told.status.work };
+  }, [address, router, isPressed, made.mark]);
   return <Live value={status}>{children}</Live>;
+}
+
+/** Whether somebody is pressing: what moves between press and release is not what was pressed, and the press is lost. */
+function usePressed(): { readonly current: boolean } {
+  const isPressed = useRef(false);
+  useEffect(() => {
+    const over = new AbortController();
+    const press = () => void (isPressed.current = true);
+    // The click comes behind the release.
+    const release = () => void setTimeout(() => (isPressed.current = false));
+    const { signal } = over;
+    window.addEventListener('pointerdown', press, { capture: true, signal });
+    for (const end of ['pointerup', 'pointercancel'])
+      window.addEventListener(end, release, { capture: true, signal });
+    // Of the window itself; what is in it loses the focus by most presses.
+    window.addEventListener('blur', release, { signal });
+    return () => over.abort();
+  }, []);
+  return isPressed;
 }
 
 /** `null` where there is no answer, or none that can be read: it is asked for again. */
