@@ -76,6 +76,38 @@ describe('a live site', () => {
     expect(server?.asked.filter((path) => path.startsWith('/a.html'))).toHaveLength(2);
   });
 
+  it('tells of sitemaps that are none, and reads one in UTF-16', async () => {
+    const maps = ['page.html', 'bomb.xml.gz', 'gone.xml', 'wide.xml'];
+    const { paths, said } = await filesOf({
+      '/robots.txt': maps.map((map) => `Sitemap: /${map}`).join('\n'),
+      '/': '<p>',
+      '/page.html': '<!doctype html><p>Not here.',
+      '/bomb.xml.gz': { body: gzipSync(Buffer.alloc(70_000_000, ' ')) },
+      '/wide.xml': {
+        body: Buffer.from('\ufeff<urlset><url><loc>/only-in-the-map.html</loc></url></urlset>', 'utf16le'),
+      },
+      '/only-in-the-map.html': '<p>',
+    });
+    expect(paths).toEqual(['index.html', 'only-in-the-map.html']);
+    expect(said).toEqual([
+      '/page.html: It is no sitemap.',
+      '/bomb.xml.gz: It is larger than 60 MB.',
+      '/gone.xml: The server has nothing there (404).',
+    ]);
+  });
+
+  it('is led on by addresses whose letters are bytes, in UTF-8 or not, as browsers are', async () => {
+    const leadTo = (bytes: Buffer) => ({ status: 301, headers: { location: bytes.toString('latin1') } });
+    const { paths } = await filesOf({
+      '/': '<a href=1>1</a><a href=2>2</a>',
+      '/1': leadTo(Buffer.from('/grün.html')),
+      '/2': leadTo(Buffer.from('/grau-wei\xdf.html', 'latin1')),
+      '/gr%C3%BCn.html': '<p>',
+      '/grau-wei%DF.html': '<p>',
+    });
+    expect(paths).toEqual(['grau-wei%DF.html', 'grün.html', 'index.html']);
+  });
+
   it('tells of every address that gave no page, and of what called itself another thing', async () => {
     const { paths, said } = await filesOf({
       '/': '<link rel=stylesheet href=/s.css><a href="gone.html">1</a><a href="t.html">2</a><a href="away">3</a>',
@@ -139,6 +171,9 @@ describe('a live site', () => {
   });
 });
 
+/** What is said of a site that can't be read; `null` where it can. */
+const problemWith = async (answers: Answers) => filesOf(answers).then(() => null, problemOf);
+
 describe('a site that can’t be read', () => {
   it.each<[string, Record<string, Answer>, string]>([
     ['the start is not there', {}, 'ADDRESS_STATUS'],
@@ -155,11 +190,16 @@ describe('a site that can’t be read', () => {
     ['robots.txt forbids it', { '/': '<p>', '/robots.txt': 'User-agent: ibidem\nDisallow: /' }, 'ROBOTS'],
     ['robots.txt fails to come', { '/': '<p>', '/robots.txt': { status: 500 } }, 'ROBOTS'],
   ])('%s', async (_name, answers, code) => {
-    const failed = filesOf(answers).then(
-      () => 'nothing',
-      (error: unknown) => problemOf(error).code,
-    );
-    expect(await failed).toBe(code);
+    expect((await problemWith(answers))?.code).toBe(code);
+  });
+  it.each<[string, Record<string, Answer>, RegExp]>([
+    ['nothing there', {}, /Mend or take out/],
+    ['a door', { '/': { status: 401 } }, /connect the site by its folder/],
+    ['asked too often', { '/': { status: 429, headers: { 'retry-after': '86400' } } }, /^Try again later\.$/],
+    ['a failure', { '/': { status: 501 } }, /Try again later; if it fails again/],
+    ['another answer', { '/': { status: 402 } }, /in a browser/],
+  ])('%s: says what to do about it', async (_name, answers, remedy) => {
+    expect((await problemWith(answers))?.remedy).toMatch(remedy);
   });
 });
 

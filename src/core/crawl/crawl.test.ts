@@ -87,24 +87,31 @@ describe('readSitemap', () => {
   });
   it('reads an index', () => {
     expect(
-      readSitemap('<sitemapindex><sitemap><loc>/s1.xml.gz</loc></sitemap></sitemapindex>', at).sitemaps,
+      readSitemap('<sitemapindex><sitemap><loc>/s1.xml.gz</loc></sitemap></sitemapindex>', at)?.sitemaps,
     ).toEqual(['https://ferndrake.example/s1.xml.gz']);
   });
   it('reads lines of addresses', () => {
     expect(
-      readSitemap('https://ferndrake.example/a\r\n\r\nhttps://ferndrake.example/b\n', at).pages,
+      readSitemap('https://ferndrake.example/a\r\n\r\nhttps://ferndrake.example/b\n', at)?.pages,
     ).toHaveLength(2);
   });
   it.each([
-    ['a page in its place', '<!DOCTYPE html><html><body>404'],
     ['broken XML', '<urlset><url><loc>'],
     [
       'entities that grow',
       `<!DOCTYPE x [<!ENTITY a "aaaa"><!ENTITY b "&a;&a;&a;">]><urlset><url><loc>&b;&b;</loc></url></urlset>`,
     ],
-    ['nothing', ''],
+    ['no entry', '<urlset/>'],
   ])('%s gives no page of the site', (_name, text) => {
-    expect(readSitemap(text, at).pages.filter((page) => /\/a+$/.test(page))).toEqual([]);
+    expect(readSitemap(text, at)?.pages.filter((page) => /\/a+$/.test(page))).toEqual([]);
+  });
+  it.each([
+    ['a page in its place', '<!DOCTYPE html><html><body>404'],
+    ['other XML', '<?xml version="1.0"?><error>404</error>'],
+    ['other text', 'not found'],
+    ['nothing', ''],
+  ])('%s is no sitemap', (_name, text) => {
+    expect(readSitemap(text, at)).toBeNull();
   });
 });
 

@@ -11,8 +11,6 @@ export interface SitemapReading {
   readonly pictures: readonly string[];
 }
 
-const NOTHING: SitemapReading = { pages: [], sitemaps: [], pictures: [] };
-
 // Entities of the document's own are never expanded: they have no use here, and a few of them can fill the memory.
 const parser = new XMLParser({
   ignoreAttributes: true,
@@ -21,24 +19,28 @@ const parser = new XMLParser({
   isArray: (name) => name === 'url' || name === 'sitemap' || name === 'image',
 });
 
+const ROOTS = ['urlset', 'sitemapindex'];
+
 /**
- * The addresses in a sitemap's text: XML, or one address a line. What can't be read as either gives nothing.
+ * The addresses in a sitemap's text: XML, or one address a line; `null` for what can't be read as either.
  *
  * @param base absolute URL of the sitemap
  */
-export function readSitemap(text: string, base: string): SitemapReading {
+export function readSitemap(text: string, base: string): SitemapReading | null {
   const start = text.trimStart().slice(0, 200);
   if (/^https?:\/\//i.test(start)) {
-    return { ...NOTHING, pages: absolute(text.split(/\r?\n/), base) };
+    return { pages: absolute(text.split(/\r?\n/), base), sitemaps: [], pictures: [] };
   }
-  if (!start.startsWith('<') || /<!DOCTYPE\s+html|<html/i.test(start)) return NOTHING;
+  if (!start.startsWith('<') || /<!DOCTYPE\s+html|<html/i.test(start)) return null;
   let tree: unknown;
   try {
     tree = parser.parse(text);
   } catch {
     // Broken XML is no sitemap; the links of the pages lead on.
-    return NOTHING;
+    return null;
   }
+  if (!ROOTS.some((root) => typeof tree === 'object' && tree !== null && Object.hasOwn(tree, root)))
+    return null;
   const urls = list(field(field(tree, 'urlset'), 'url'));
   return {
     pages: absolute(

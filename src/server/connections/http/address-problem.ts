@@ -6,7 +6,6 @@ const REMEDIES = {
   ADDRESS_UNREACHED: 'See whether the address opens in a browser, and try again.',
   ADDRESS_UNKNOWN: 'Look at how the host’s name is written.',
   ADDRESS_TLS: 'Ask whoever runs the server to renew or mend its certificate.',
-  ADDRESS_STATUS: 'Mend or take out the link that leads there.',
   ADDRESS_REDIRECT: 'Mend the redirect on the server.',
   ADDRESS_LARGE: 'Pages of this size are not read; put large files behind links.',
   ADDRESS_BROKEN: 'Ask whoever runs the server to look into it.',
@@ -14,16 +13,43 @@ const REMEDIES = {
 
 export type AddressProblemCode = keyof typeof REMEDIES;
 
-/** @param status the HTTP status, where the server answered with one */
-export function addressProblem(
-  code: AddressProblemCode,
-  url: string,
-  why: string,
-  status?: number,
-): ProblemError {
-  const what = `${url} could not be read.`;
-  return new ProblemError({ code, what, why, remedy: REMEDIES[code] }, status ? { cause: { status } } : {});
+const couldNot = (url: string) => `${url} could not be read.`;
+
+export function addressProblem(code: AddressProblemCode, url: string, why: string): ProblemError {
+  return new ProblemError({ code, what: couldNot(url), why, remedy: REMEDIES[code] });
 }
+
+/** @param maxBytes how much may be read */
+export function tooLarge(url: string, maxBytes: number): ProblemError {
+  return addressProblem('ADDRESS_LARGE', url, `It is larger than ${Math.round(maxBytes / 1024 ** 2)} MB.`);
+}
+
+/** What an answer other than the wanted one comes to. */
+export function statusProblem(url: string, status: number): ProblemError {
+  const [, why, remedy] = STATUSES.find(([matches]) => matches(status)) as (typeof STATUSES)[number];
+  const problem = { code: 'ADDRESS_STATUS', what: couldNot(url), why: `${why} (${status}).`, remedy };
+  return new ProblemError(problem, { cause: { status } });
+}
+
+const STATUSES: readonly (readonly [(status: number) => boolean, string, string])[] = [
+  [
+    (status) => status === 404 || status === 410,
+    'The server has nothing there',
+    'Mend or take out what leads there.',
+  ],
+  [
+    (status) => status === 401 || status === 403,
+    'The server does not show it to everybody',
+    'Let the server show it, or connect the site by its folder.',
+  ],
+  [(status) => status === 429, 'The server says it is asked too often', 'Try again later.'],
+  [
+    (status) => status >= 500,
+    'The server failed',
+    'Try again later; if it fails again, tell whoever runs the server.',
+  ],
+  [() => true, 'The server answered', 'See what the address shows in a browser.'],
+];
 
 /** Whether an error says that there is nothing at an address: not found, or gone for good. Whatever else failed may be there. */
 export function isGone(error: unknown): boolean {

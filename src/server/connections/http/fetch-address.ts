@@ -1,15 +1,14 @@
 /** Fetches addresses of the web within bounds: of time, size, redirects and politeness. It only ever asks (GET). */
 import { setTimeout as pause } from 'node:timers/promises';
-import { promisify } from 'node:util';
-import { brotliDecompress, inflate, inflateRaw } from 'node:zlib';
 import PQueue from 'p-queue';
 import { Agent, request } from 'undici';
 import { parseUrl } from '@/core/address/parse-url';
 import { ProblemError } from '../../problem-error';
 import type { CrawlBudget } from './crawl-budget';
-import { addressProblem, problemOfFailure } from './address-problem';
+import { addressProblem, problemOfFailure, statusProblem, tooLarge } from './address-problem';
+import { contentType } from './content-type';
 import { isAllowedPrivate, publicLookup, refusePrivateLiteral, type PrivateHosts } from './guard-address';
-import { unpackGzip } from './unpack-gzip';
+import { unpackBody } from './unpack-body';
 
 export interface FetchLimits {
   /** Bytes of one answer, packed or unpacked. */
@@ -127,7 +126,10 @@ export function openFetcher(allowed: PrivateHosts, given: Partial<FetchLimits> =
       const packed = isWanted
         ? await collect(response.body, { ...limits, firstBytes, deadline, url })
         : await discard(response.body, deadline).then(() => EMPTY);
-      const bytes = await unpack(packed, header('content-encoding'), { url, maxBytes: limits.maxBytes });
+      const bytes = await unpackBody(packed, header('content-encoding'), {
+        url: url.href,
+        maxBytes: limits.maxBytes,
+      });
       return { status, header, bytes };
     } catch (error) {
       throw problemOfFailure(error, url.href);
@@ -166,14 +168,12 @@ export function openFetcher(allowed: PrivateHosts, given: Partial<FetchLimits> =
         const isFirst = redirects.length === 0;
         const answer = await insistent(url, { ...asking, known: isFirst ? known : null });
         const { status, header, bytes } = answer;
-        const location = status >= 300 && status < 400 && status !== 304 ? header('location') : null;
-        const [type = '', ...parameters] = (header('content-type') ?? '').split(';');
+        const location = status >= 300 && status < 400 && status !== 304 ? locationOf(header) : null;
         const fetched: Fetched = {
           url: url.href,
           redirects,
           status,
-          type: type.trim().toLowerCase(),
-          charset: /charset\s*=\s*"?([^\s";]+)/i.exec(parameters.join(';'))?.[1] ?? null,
+          ...contentType(header('content-type')),
           bytes,
           etag: header('etag'),
           lastModified: header('last-modified'),
@@ -187,7 +187,7 @@ export function openFetcher(allowed: PrivateHosts, given: Partial<FetchLimits> =
           );
         if (location === null) {
           if ((status >= 200 && status < 300) || status === 304) return fetched;
-          throw addressProblem('ADDRESS_STATUS', url.href, statusText(status), status);
+          throw statusProblem(url.href, status);
         }
         const next = parseUrl(location, url);
         if (next === null || !/^https?:$/.test(next.protocol)) {
@@ -268,18 +268,21 @@ function headerOf(headers: Record<string, string | string[] | undefined>, name: 
   return (Array.isArray(value) ? value[0] : value) ?? null;
 }
 
+/** Where an answer leads. Headers are read byte by byte, and an address keeps the bytes that are no ASCII, as in browsers. */
+function locationOf(header: Answer['header']): string | null {
+  return (
+    header('location')?.replace(
+      /[\x80-\xff]/g,
+      (byte) => `%${byte.charCodeAt(0).toString(16).toUpperCase()}`,
+    ) ?? null
+  );
+}
+
 function waitFor(retryAfter: string | null, otherwiseMs: number): number {
   const seconds = Number(retryAfter);
   if (retryAfter === null || retryAfter.trim() === '') return otherwiseMs;
   const ms = Number.isFinite(seconds) ? seconds * 1000 : Date.parse(retryAfter) - Date.now();
   return Number.isFinite(ms) ? Math.max(0, ms) : otherwiseMs;
-}
-
-function statusText(status: number): string {
-  if (status === 404 || status === 410) return `The server has nothing there (${status}).`;
-  if (status === 401 || status === 403) return `The server does not show it to everybody (${status}).`;
-  if (status === 429) return 'The server says it is asked too often (429).';
-  return status >= 500 ? `The server failed (${status}).` : `The server answered ${status}.`;
 }
 
 function slow(url: URL): ProblemError {
@@ -311,7 +314,7 @@ async function collect(
       // Leaving the loop drops the rest, and the connection with it.
       return Buffer.concat(chunks);
     }
-    if (length > maxBytes) throw tooLarge(url, maxBytes);
+    if (length > maxBytes) throw tooLarge(url.href, maxBytes);
     const ms = Date.now() - start;
     if (Date.now() > deadline || (ms > PACE_FROM_MS && (length / ms) * 1000 < leastPerSecond))
       throw addressProblem('ADDRESS_SLOW', url.href, 'The answer drips, and would not end.');
@@ -331,57 +334,3 @@ async function discard(body: AsyncIterable<Uint8Array>, deadline: number): Promi
     if (length > DISCARD_BYTES || Date.now() > deadline) return;
   }
 }
-
-function tooLarge(url: URL, maxBytes: number): ProblemError {
-  return addressProblem(
-    'ADDRESS_LARGE',
-    url.href,
-    `It is larger than ${Math.round(maxBytes / 1024 ** 2)} MB.`,
-  );
-}
-
-const UNPACKERS: Readonly<
-  Record<string, (bytes: Uint8Array, options: { maxOutputLength: number }) => Promise<Buffer>>
-> = {
-  gzip: unpackGzip,
-  'x-gzip': unpackGzip,
-  br: promisify(brotliDecompress),
-  // Servers that say "deflate" mean either of two forms; the first byte tells them apart (RFC 1950, §2.2).
-  deflate: (bytes, options) =>
-    promisify(((bytes[0] ?? 0) & 0x0f) === 8 ? inflate : inflateRaw)(bytes, options),
-};
-
-async function unpack(
-  bytes: Uint8Array,
-  encoding: string | null,
-  { url, maxBytes }: { url: URL; maxBytes: number },
-): Promise<Uint8Array> {
-  let plain = bytes;
-  const packings = (encoding ?? '')
-    .toLowerCase()
-    .split(',')
-    .map((name) => name.trim());
-  if (packings.length > MAX_PACKINGS)
-    throw addressProblem('ADDRESS_BROKEN', url.href, `It is packed ${packings.length} times over.`);
-  // The last one named was put around all others (RFC 9110, §8.4).
-  for (const packing of packings.reverse()) {
-    if (packing === '' || packing === 'identity' || plain.length === 0) continue;
-    const unpacker = UNPACKERS[packing];
-    if (!unpacker)
-      throw addressProblem('ADDRESS_BROKEN', url.href, `It is packed as ${packing}, which nobody asked for.`);
-    plain = await unpacker(plain, { maxOutputLength: maxBytes }).catch((error: NodeJS.ErrnoException) => {
-      if (error.code === 'ERR_BUFFER_TOO_LARGE') throw tooLarge(url, maxBytes);
-      throw addressProblem(
-        'ADDRESS_BROKEN',
-        url.href,
-        `Its ${packing} packing is broken (${error.message}).`,
-      );
-    });
-  }
-  // No page and no style sheet begins so: whoever packed it did not say that it had been packed before.
-  if (plain !== bytes && plain[0] === 0x1f && plain[1] === 0x8b)
-    throw addressProblem('ADDRESS_BROKEN', url.href, 'It is packed twice over.');
-  return plain;
-}
-
-const MAX_PACKINGS = 4;

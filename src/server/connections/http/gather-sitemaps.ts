@@ -1,8 +1,11 @@
 /** Follows a host's sitemaps: those robots.txt names, else the usual place, index files and packed ones included. */
 import { readSitemap } from '@/core/crawl/read-sitemap';
+import { encodingOfByteOrderMark } from '@/core/source/sniff-encoding';
+import { problemOf } from '../../problem-error';
+import { addressProblem } from './address-problem';
 import type { CrawlBudget } from './crawl-budget';
 import type { Fetcher } from './fetch-address';
-import { unpackGzip } from './unpack-gzip';
+import { unpackBody } from './unpack-body';
 
 const MAX_UNPACKED_BYTES = 60 * 1024 ** 2;
 
@@ -49,7 +52,8 @@ export async function gatherSitemaps(
     }
     try {
       const { bytes, url: from } = await fetcher.get(url, { within: may, budget });
-      const reading = readSitemap(await textOf(bytes), from);
+      const reading = readSitemap(await unpacked(bytes, url), from);
+      if (reading === null) throw addressProblem('ADDRESS_BROKEN', url, 'It is no sitemap.');
       for (const page of reading.pages) if (pages.size <= maxPages * ENTRIES_A_PAGE) pages.add(page);
       for (const picture of reading.pictures) pictures.add(picture);
       for (const next of reading.sitemaps) {
@@ -58,15 +62,14 @@ export async function gatherSitemaps(
       }
     } catch (error) {
       // Nobody promised a sitemap at the usual place; one that was named should be there.
-      if (!isGuess || at > 0)
-        problems.push({ url, reason: error instanceof Error ? error.message : String(error) });
+      if (!isGuess || at > 0) problems.push({ url, reason: problemOf(error).why });
     }
   }
   return { pages: [...pages], pictures: [...pictures], problems };
 }
 
-async function textOf(bytes: Uint8Array): Promise<string> {
+async function unpacked(bytes: Uint8Array, url: string): Promise<string> {
   const isPacked = bytes[0] === 0x1f && bytes[1] === 0x8b;
-  const plain = isPacked ? await unpackGzip(bytes, { maxOutputLength: MAX_UNPACKED_BYTES }) : bytes;
-  return new TextDecoder().decode(plain);
+  const plain = isPacked ? await unpackBody(bytes, 'gzip', { url, maxBytes: MAX_UNPACKED_BYTES }) : bytes;
+  return new TextDecoder(encodingOfByteOrderMark(plain) ?? 'utf-8').decode(plain);
 }

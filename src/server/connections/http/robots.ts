@@ -37,8 +37,9 @@ export async function robotRules(
     const { status } = (answer.cause ?? {}) as { status?: number };
     if (status !== undefined && status < 500) return EVERYTHING;
     // Led on without end, or to where nobody may ask: that host has none (RFC 9309, §2.3.1.2).
-    if (/^ADDRESS_(?:REDIRECT|PRIVATE)$/.test(problemOf(answer).code)) return EVERYTHING;
-    return { ...EVERYTHING, mayRead: () => false, refusal: answer.message };
+    const { code, what, why } = problemOf(answer);
+    if (/^ADDRESS_(?:REDIRECT|PRIVATE)$/.test(code)) return EVERYTHING;
+    return { ...EVERYTHING, mayRead: () => false, refusal: `${what} ${why}` };
   }
   const { bytes } = answer as { bytes: Uint8Array };
   const rules = robotsParser(address, new TextDecoder().decode(bytes));
