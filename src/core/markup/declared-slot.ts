@@ -39,12 +39,20 @@ export function declaredSlot(element: Element, sizer: Element, found: FoundRefer
     widthPx: stylePixels(style, 'width') ?? pixels(attributeText(sizer, 'width')),
     heightPx: stylePixels(style, 'height') ?? pixels(attributeText(sizer, 'height')),
     sizes: attributeText(element, 'sizes'),
-    descriptor: found.descriptor,
     type: attributeText(element, 'type'),
     media: attributeText(element, 'media'),
     loading: attributeText(sizer, 'loading'),
     classes: attributeText(element, 'class') ?? '',
-    writtenIn: found.attribute,
-    ...(found.escapes ? { escapes: found.escapes } : {}),
+    ...writtenSlot(found),
   };
+}
+
+/** What of it the reference itself says. */
+function writtenSlot({ descriptor, attribute, escapes }: FoundReference) {
+  return { descriptor, writtenIn: attribute, ...(escapes ? { escapes } : {}) };
+}
+
+/** The slot of another reference of the same kind at the same element. */
+export function slotBeside({ escapes: _, ...slot }: DeclaredSlot, found: FoundReference): DeclaredSlot {
+  return { ...slot, ...writtenSlot(found) };
 }

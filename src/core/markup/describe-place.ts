@@ -4,7 +4,7 @@ import { blockAnchor } from './block-anchor';
 import { accessibleName, isDecorative, linkName, textBesideIn } from './accessible-name';
 import { attributeText, locateAttribute, writtenAttribute, type Element } from './attribute-value';
 import { captionElement, readCaption } from './caption';
-import { declaredSlot } from './declared-slot';
+import { declaredSlot, slotBeside } from './declared-slot';
 import { declaredLanguage, entryWords } from './entry-words';
 import { elementPath } from './element-path';
 import { groupAround } from './group-around';
@@ -62,7 +62,7 @@ export function describePlace(
   const partOf = found.kind === 'area' ? areaPart(tree, element, pathOf) : null;
   return {
     elementPath: path,
-    thread: `${path}|${found.kind === 'css' ? `style:${found.attribute}` : found.attribute}|${found.descriptor}`,
+    thread: threadOf(path, found),
     alt: attribute ? attributeText(shown, attribute) : null,
     name: nameOf(tree, found, { element, shown }),
     caption: words?.text ?? null,
@@ -78,6 +78,22 @@ export function describePlace(
       block: attribute === 'alt' && found.kind !== 'area' ? blockAnchor(tree, shown) : null,
     }),
   };
+}
+
+/**
+ * What is to be said of a further place of the same kind at the same element: an attribute may hold very many, and what
+ * stands around them is one and the same. Parts of a map differ by more than that.
+ */
+export function describeBeside(around: PlacementSurroundings, found: FoundReference): PlacementSurroundings {
+  return {
+    ...around,
+    thread: threadOf(around.elementPath, found),
+    declared: slotBeside(around.declared, found),
+  };
+}
+
+function threadOf(path: string, { kind, attribute, descriptor }: FoundReference): string {
+  return `${path}|${kind === 'css' ? `style:${attribute}` : attribute}|${descriptor}`;
 }
 
 /** What stands around a place. What may be absent is put in afterwards: spreading it takes as long as finding it. */

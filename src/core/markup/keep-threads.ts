@@ -46,18 +46,18 @@ export function keepThreads(
   ];
   for (const { was, is } of passes) {
     const open = new Map<string, number[]>();
-    earlier.forEach((place, i) => {
-      if (taken.has(i)) return;
-      const key = was(place);
-      if (key === null) return;
+    // From behind, so that the first of a kind is the last of its list: taking one from the end moves none of the others.
+    for (let i = earlier.length - 1; i >= 0; i--) {
+      const key = taken.has(i) ? null : was(earlier[i] as KnownPlace);
+      if (key === null) continue;
       const list = open.get(key);
       if (list) list.push(i);
       else open.set(key, [i]);
-    });
+    }
     later.forEach((place, i) => {
       if (match[i] !== null) return;
       const key = is(place);
-      const found = key === null ? undefined : open.get(key)?.shift();
+      const found = key === null ? undefined : open.get(key)?.pop();
       if (found === undefined) return;
       match[i] = found;
       taken.add(found);

@@ -86,7 +86,8 @@ export function stylesOfPage({ tree, base, site, sheetOf }: StyledPage): PageSty
     }
   }
   const visited = new Set<string>();
-  for (let link = queue.shift(); link; link = queue.shift()) {
+  for (let at = 0; at < queue.length; at++) {
+    const link = queue[at] as (typeof queue)[number];
     const address = resolveAddress(link.value, link.base, site);
     if (address.kind !== 'site') isWhole = false;
     if (address.kind !== 'site' || visited.has(address.path)) continue;

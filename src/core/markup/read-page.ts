@@ -12,7 +12,7 @@ import {
 import type { SourceText } from '../source/decode-source';
 import { lineStarts, positionAt } from '../source/line-index';
 import { attributeText, type Element } from './attribute-value';
-import { describePlace } from './describe-place';
+import { describeBeside, describePlace } from './describe-place';
 import { referencesOf } from './element-references';
 import type { FoundReference } from './kinds/kind';
 import { LAZY_ATTRIBUTES } from './kinds/lazy';
@@ -77,6 +77,7 @@ export function readPageTree(input: PageInput, tree: PageTree): PageReading {
     lazy,
     seen: new Set(),
     resolved: new Map(),
+    described: { last: null },
     nesting: 0,
   });
   return {
@@ -138,6 +139,7 @@ function readNested(reader: PageReader, at: number): PartReading | null {
     starts: lineStarts(tree.text),
     seen: new Set(),
     resolved: new Map(),
+    described: { last: null },
     nesting: reader.nesting + 1,
   });
   if (inner.placements.length === 0) return inner;
@@ -169,6 +171,14 @@ interface PageReader extends PageInput {
   readonly lazy: ReadonlySet<string>;
   /** Addresses by how they are written: a page says the same one many times. */
   readonly resolved: Map<string, ResolvedAddress>;
+  /** What was said of the place before. */
+  readonly described: {
+    last: {
+      readonly at: number;
+      readonly kind: FoundReference['kind'];
+      readonly around: PlacementSurroundings;
+    } | null;
+  };
   /** How many pages stand around this one: 0 for the page itself. */
   readonly nesting: number;
 }
@@ -222,8 +232,14 @@ const REFERS_TO_NONE = new Set<FoundReference['kind']>(['area', 'drawn']);
 const NO_ADDRESS: ResolvedAddress = { kind: 'none' };
 
 function describe(reader: PageReader, at: number, found: FoundReference): PlacementSurroundings {
-  const element = reader.tree.elements[at] as Element;
-  return describePlace(reader.tree, at, found, (to) => pathOf(reader, to, element));
+  const { tree, described } = reader;
+  const { last } = described;
+  if (last?.at === at && last.kind === found.kind && found.kind !== 'area')
+    return describeBeside(last.around, found);
+  const element = tree.elements[at] as Element;
+  const around = describePlace(tree, at, found, (to) => pathOf(reader, to, element));
+  described.last = { at, kind: found.kind, around };
+  return around;
 }
 
 /** The path within the site that an address leads to. */

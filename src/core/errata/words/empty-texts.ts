@@ -4,8 +4,10 @@ import { primaryOf } from '../../words/languages/known-languages';
 import { remembered } from '../../words/remembered';
 import { wordLists, type WordList } from './word-lists';
 
-const ENDING =
-  /^[^\s/]+\.(?:jpe?g|jfif|png|gif|webp|avif|svg|bmp|tiff?|heic|ico)$|[^\s/]+[_-][^\s/]*\.(?:jpe?g|png|gif|webp)$/iu;
+/** No file's name or address is longer, and what looks for them takes more than its share of time in longer texts. */
+const MAX_ADDRESS = 2000;
+const ENDING = /.\.(?:jpe?g|jfif|png|gif|webp|avif|svg|bmp|tiff?|heic|ico)$/iu;
+const USUAL_ENDING = /\.(?:jpe?g|png|gif|webp)$/iu;
 /** An address, whole or from the root or a folder of the site on. */
 const ADDRESS = /^(?:https?:\/\/)?[^\s]*\/[^\s]+\.(?:jpe?g|jfif|png|gif|webp|avif|svg|bmp)(?:\?\S*)?$/iu;
 /** Nobody writes a sentence with underscores, or with hyphens and digits and no blank. */
@@ -17,8 +19,16 @@ const SURELY_BY_MACHINE =
 const SCREEN_NAME =
   /^(?:screen ?shot|bildschirmfoto|capture d[’']écran|captura de pantalla)\s.*\d{4}|^\p{L}+ image \d{4}-\d\d/iu;
 
+/** One word with a picture's ending, or words of which the last one is such a name: with a hyphen or an underscore in it. */
+function hasEnding(text: string): boolean {
+  if (!ENDING.test(text)) return false;
+  const parts = text.split(/[\s/]/u);
+  const last = parts.at(-1) as string;
+  return parts.length === 1 || (USUAL_ENDING.test(last) && /[_-]/u.test(last.slice(1)));
+}
+
 const isNamedSo: (text: string) => boolean = remembered(
-  (text) => ENDING.test(text) || ADDRESS.test(text) || SCREEN_NAME.test(text) || isCameraName(text),
+  (text) => hasEnding(text) || ADDRESS.test(text) || SCREEN_NAME.test(text) || isCameraName(text),
 );
 
 const bareName = (path: string) => (path.split('/').at(-1) ?? path).replace(/\.\w{2,5}$/u, '');
@@ -29,6 +39,7 @@ const bareName = (path: string) => (path.split('/').at(-1) ?? path).replace(/\.\
  * @param address of the file that it stands with
  */
 export function isFileName(text: string, address: string): boolean {
+  if (text.length > MAX_ADDRESS) return false;
   if (isNamedSo(text)) return true;
   if (SURELY_BY_MACHINE.test(text)) return true;
   return (

@@ -56,7 +56,14 @@ describe('isFileName', () => {
     ['Version 2.0', 'img/x.jpg', false],
     ['2019', 'img/2019.jpg', false],
     ['Photo 3', 'img/x.jpg', false],
-  ])('%s for %s: %s', (text, address, expected) => expect(isFileName(text, address)).toBe(expected));
+    ['Choir on stage.png', 'img/x.png', false],
+    ['Choir on -stage.png', 'img/x.png', false],
+    ['Choir on stage_2.svg', 'img/x.png', false],
+    ['.png', 'img/x.png', false],
+    // Lines that people draw with signs; each was tried from every one of its signs on.
+    ['_'.repeat(40_000), 'img/x.jpg', false],
+    ['a-'.repeat(20_000), 'img/x.jpg', false],
+  ])('%.40s for %s: %s', (text, address, expected) => expect(isFileName(text, address)).toBe(expected));
 });
 
 describe('alike', () => {

@@ -2,7 +2,9 @@ import { hasAlt } from '../../places';
 import type { PageToCheck, PlacementToCheck } from '../../page-to-check';
 import type { Rule } from '../../rule';
 import { sharedWords } from '../../../words/content-words';
-import { pageWords, telling } from '../../words/picture-words';
+import { onceFor } from '../../once-for';
+import { onceForText, tallySaying } from '../../words/others-saying';
+import { pageWords, telling, type PictureWords } from '../../words/picture-words';
 
 export const sameWords: Rule = {
   id: 'alt/same-words',
@@ -13,22 +15,13 @@ export const sameWords: Rule = {
   remedy: 'Say what each shows; or mark those as decoration that only accompany another.',
   standard: 'WCAG 2.2, 1.1.1',
   applies: hasAlt,
-  check: (placement, { page, picture }) => {
-    const { alt, filePath, url, link } = placement;
-    const others = pageWords(page)
-      .saying('alt', alt ?? '')
-      .map((one) => one.placement)
-      .filter((other) => {
-        const isOtherFile = (other.filePath ?? other.url) !== (filePath ?? url);
-        const otherPicture = page.pictures.get(other.filePath ?? '')?.pictureId ?? null;
-        const isOtherPicture = otherPicture === null || otherPicture !== (picture?.pictureId ?? null);
-        // Two links to one place may well have one name.
-        const isSameLink = link !== null && other.link?.href === link.href;
-        return isOtherFile && isOtherPicture && !isSameLink;
-      });
-    if (others.length === 0 || fitsAlone(placement, others, page)) return null;
-    const more = others.length === 1 ? 'One other picture has' : `${others.length} other pictures have`;
-    return { evidence: `${more} “${(alt ?? '').trim()}” too.`, branch: 'informative' };
+  check: (placement, { page }) => {
+    const alt = placement.alt ?? '';
+    // Two links to one place may well have one name.
+    const count = saying(page, alt).othersElsewhere(placement);
+    if (count === 0 || fitsAlone(placement, page)) return null;
+    const more = count === 1 ? 'One other picture has' : `${count} other pictures have`;
+    return { evidence: `${more} “${alt.trim()}” too.`, branch: 'informative' };
   },
   examples: [
     {
@@ -48,17 +41,19 @@ export const sameWords: Rule = {
   ],
 };
 
+const saying = onceForText((page, text) => tallySaying(page, { field: 'alt', text }));
+const fittingOnes = onceForText((page, text) => tallySaying(page, { field: 'alt', text }, fitsOn(page)));
+
 /** Whether the words fit what stands beside this picture, and beside none of the others: those were copied from it. */
-function fitsAlone(
-  placement: PlacementToCheck,
-  others: readonly PlacementToCheck[],
-  page: PageToCheck,
-): boolean {
-  const words = pageWords(page);
-  const fits = (one: PlacementToCheck) => {
-    const own = words.of(one);
-    const beside = own ? [...own.entry, ...own.caption, ...own.heading] : [];
-    return own !== null && sharedWords(telling(own.alt, words), beside).length > 0;
-  };
-  return fits(placement) && !others.some(fits);
+function fitsAlone(placement: PlacementToCheck, page: PageToCheck): boolean {
+  const own = pageWords(page).of(placement);
+  if (own === null || !fitsOn(page)(own)) return false;
+  return fittingOnes(page, placement.alt ?? '').othersElsewhere(placement) === 0;
 }
+
+/** Whether what is said of a picture of the page fits what stands beside it. */
+const fitsOn = onceFor((page: PageToCheck) => {
+  const words = pageWords(page);
+  return ({ alt, entry, caption, heading }: PictureWords) =>
+    sharedWords(telling(alt, words), [...entry, ...caption, ...heading]).length > 0;
+});

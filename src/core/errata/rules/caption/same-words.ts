@@ -4,6 +4,7 @@ import { isOnlyCredit } from '../../words/credit-lines';
 import { isFileName } from '../../words/empty-texts';
 import { sharedWords } from '../../../words/content-words';
 import { namesIn, nameOthers } from '../../../words/proper-names';
+import { onceForText, tallySaying } from '../../words/others-saying';
 import { pageWords, telling } from '../../words/picture-words';
 import { isOfTemplate } from './template-words';
 
@@ -15,8 +16,8 @@ export const sameCaption: Rule = {
   why: 'It tells none of them from the others.',
   remedy: 'Say of each what is special about it, or give the row one caption.',
   applies: isPicture,
-  check: (placement, { page, picture }) => {
-    const { caption, filePath, url, raw } = placement;
+  check: (placement, { page }) => {
+    const { caption, raw } = placement;
     if (!caption || !/\p{L}/u.test(caption) || isOnlyCredit(caption) || isFileName(caption, raw)) return null;
     if (isOfTemplate(caption, page.language)) return null;
     const words = pageWords(page);
@@ -24,16 +25,9 @@ export const sameCaption: Rule = {
     // Of a copy and what it was copied from, the one that fits its picture is right.
     const fits = own !== null && sharedWords(telling(own.alt, words), own.caption).length > 0;
     if (fits) return null;
-    const others = words.saying('caption', caption).filter(({ placement: other }) => {
-      const id = page.pictures.get(other.filePath ?? '')?.pictureId ?? null;
-      return (
-        (other.filePath ?? other.url) !== (filePath ?? url) && (id === null || id !== picture?.pictureId)
-      );
-    });
-    const isOthers = ({ placement: other }: (typeof others)[number]) =>
-      nameOthers(namesIn(caption), namesIn(other.alt ?? ''));
-    if (others.length === 0 || others.every(isOthers)) return null;
-    const more = others.length === 1 ? 'One other picture has' : `${others.length} other pictures have`;
+    if (strangers(page, caption).others(placement) === 0) return null;
+    const count = saying(page, caption).others(placement);
+    const more = count === 1 ? 'One other picture has' : `${count} other pictures have`;
     return { evidence: `${more} “${caption}” too.` };
   },
   examples: [
@@ -47,3 +41,12 @@ export const sameCaption: Rule = {
     },
   ],
 };
+
+const saying = onceForText((page, text) => tallySaying(page, { field: 'caption', text }));
+
+/** Those of them whose alt text names nobody but whom the caption names, or nobody at all. */
+const strangers = onceForText((page, text) =>
+  tallySaying(page, { field: 'caption', text }, ({ placement }) => {
+    return !nameOthers(namesIn(text), namesIn(placement.alt ?? ''));
+  }),
+);
