@@ -2,6 +2,7 @@
 import { availableParallelism } from 'node:os';
 import { isPictureAddress } from '@/core/address/resolve-address';
 import type { ReadableConnection, SiteFile } from '@/server/connections/connection';
+import { tooLargeToOpen } from '@/server/connections/site-sources';
 import { problemOf } from '@/server/problem-error';
 import { openSite } from './open-site';
 import { say, showProgress } from './rows';
@@ -44,12 +45,15 @@ export async function readPicturesOf<T>(
   const hand = async (): Promise<void> => {
     for (let n = next++; n < pictures.length; n = next++) {
       const file = pictures[n] as SiteFile;
-      try {
-        answers[n] = await read(file, await connection.read(file.path));
-      } catch (error) {
-        const { what, why } = problemOf(error);
-        say(`${file.path} is passed over: ${what} ${why}`);
-      }
+      const tooLarge = tooLargeToOpen(file);
+      if (tooLarge !== null) say(`${file.path} is passed over: ${tooLarge}`);
+      else
+        try {
+          answers[n] = await read(file, await connection.read(file.path));
+        } catch (error) {
+          const { what, why } = problemOf(error);
+          say(`${file.path} is passed over: ${what} ${why}`);
+        }
       showProgress(`${++done} of ${pictures.length} pictures read`);
     }
   };

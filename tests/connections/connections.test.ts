@@ -10,6 +10,7 @@ import {
   rm,
   stat,
   symlink,
+  truncate,
   writeFile,
 } from 'node:fs/promises';
 import { tmpdir } from 'node:os';
@@ -190,6 +191,23 @@ describe('a folder', () => {
     expect(await codeOf(connection.write(`${'n'.repeat(300)}.html`, new Uint8Array()))).toBe(
       'SYSTEM_ENAMETOOLONG',
     );
+  });
+
+  it('names pages and sheets that are too large to be read, and reads the others', async () => {
+    const site = join(folder, 'large');
+    await writeFiles(site, { 'a.html': '', 'b.html': '<img src=a.png>', 's.css': '' });
+    for (const name of ['a.html', 's.css']) await truncate(join(site, name), 60e6);
+    const said: string[] = [];
+    const reading = readSite(await openFolder(site), siteOfFiles(), 'rows', ({ path, reason }) => {
+      said.push(`${path}: ${reason}`);
+    });
+    const pages = [];
+    for await (const one of reading) if (one.kind === 'pages') pages.push(...one.pages);
+    expect(pages.map(({ path }) => path)).toEqual(['b.html']);
+    expect(said.sort()).toEqual([
+      'a.html: It is larger than 50 MB, and was not read.',
+      's.css: It is larger than 50 MB, and was not read.',
+    ]);
   });
 
   it('is written whole files at a time, and never outside itself', async () => {

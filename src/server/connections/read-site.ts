@@ -10,7 +10,7 @@ import { jsonOf, readPageBytes, type PageBytes, type PageFound, type ReadAs } fr
 import { openReadingPool } from '../reading/reading-pool';
 import { sourceShelf } from '../reading/source-shelf';
 import type { ReadableConnection, SiteFile } from './connection';
-import { MAX_TEXT_BYTES, pagesOf, readOrTell, readSources, type OnUnread } from './site-sources';
+import { pagesOf, readSources, readTextOrTell, type OnUnread } from './site-sources';
 
 /** What was found on a batch of pages, or the dormant places of all sheets at the end. */
 export type SiteReading =
@@ -20,7 +20,7 @@ export type SiteReading =
 /**
  * Reads a site in batches of pages; what no page met comes last.
  *
- * @param onUnread see `readOrTell`
+ * @param onUnread see `readTextOrTell`
  */
 export async function* readSite(
   connection: ReadableConnection,
@@ -47,7 +47,7 @@ export async function* readSite(
 /**
  * The pages of a site as they were read, then the dormant places of its sheets as a page without a path.
  *
- * @param onUnread see `readOrTell`
+ * @param onUnread see `readTextOrTell`
  */
 export async function* readingsOf(
   connection: ReadableConnection,
@@ -75,19 +75,15 @@ export async function* placementsOf(
   for await (const { placements } of readingsOf(connection, site)) yield placements;
 }
 
-/**
- * The bytes of pages, one after another; those too large to be read are left out.
- *
- * @param onUnread see `readOrTell`
- */
+/** The bytes of pages, one after another. @param onUnread see `readTextOrTell` */
 export async function* bytesOf(
   connection: ReadableConnection,
   pages: readonly SiteFile[],
   onUnread?: OnUnread,
 ): AsyncGenerator<PageBytes> {
-  for (const { path, sizeBytes, url, httpCharset, isXml } of pages) {
-    if (sizeBytes > MAX_TEXT_BYTES) continue;
-    const bytes = await readOrTell(connection, path, onUnread);
+  for (const page of pages) {
+    const { path, url, httpCharset, isXml } = page;
+    const bytes = await readTextOrTell(connection, page, onUnread);
     if (bytes) yield { path, bytes, url, httpCharset, isXml };
   }
 }

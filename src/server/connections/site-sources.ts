@@ -5,7 +5,9 @@ import { shared, type SharedSource } from '../reading/source-shelf';
 import type { ReadableConnection, SiteFile, SkippedEntry } from './connection';
 
 /** Sheets and pages beyond this are not hand-written; reading them would only cost memory. */
-export const MAX_TEXT_BYTES = 50 * 1024 ** 2;
+const MAX_TEXT_BYTES = 50 * 1024 ** 2;
+/** Pictures beyond this are no pictures for a page. */
+const MAX_PICTURE_BYTES = 200 * 1024 ** 2;
 const MAX_MANIFEST_BYTES = 1024 ** 2;
 
 /** The pages of a listing; refuses a site that has none. */
@@ -42,6 +44,22 @@ export async function readOrTell(
   }
 }
 
+/** The bytes of a page, or of what dresses pages, as `readOrTell` gives them; `null` for one that is too large, and told. */
+export async function readTextOrTell(
+  connection: Pick<ReadableConnection, 'read'>,
+  { path, sizeBytes }: SiteFile,
+  onUnread: OnUnread | undefined,
+): Promise<Uint8Array | null> {
+  if (sizeBytes <= MAX_TEXT_BYTES) return readOrTell(connection, path, onUnread);
+  onUnread?.({ path, reason: 'It is larger than 50 MB, and was not read.' });
+  return null;
+}
+
+/** Why a picture is not opened for its size alone; `null` where it may be. */
+export function tooLargeToOpen({ sizeBytes }: SiteFile): string | null {
+  return sizeBytes > MAX_PICTURE_BYTES ? 'The file is larger than 200 MB and was not opened.' : null;
+}
+
 /** What dresses pages: the style sheets and manifests of a listing, read once. */
 export async function readSources(
   connection: ReadableConnection,
@@ -49,11 +67,12 @@ export async function readSources(
   onUnread?: OnUnread,
 ): Promise<SharedSource[]> {
   const sources: SharedSource[] = [];
-  for (const { path, role, sizeBytes, httpCharset = null } of files) {
+  for (const file of files) {
+    const { path, role, sizeBytes, httpCharset = null } = file;
     const isSheet = role ? role === 'sheet' : isSheetPath(path);
     const isManifest = role ? role === 'manifest' : isManifestPath(path) && sizeBytes < MAX_MANIFEST_BYTES;
-    if (!(isSheet || isManifest) || sizeBytes > MAX_TEXT_BYTES) continue;
-    const bytes = await readOrTell(connection, path, onUnread);
+    if (!(isSheet || isManifest)) continue;
+    const bytes = await readTextOrTell(connection, file, onUnread);
     if (bytes)
       sources.push({ path, bytes: shared(bytes), role: isSheet ? 'sheet' : 'manifest', httpCharset });
   }

@@ -3,14 +3,12 @@ import type { PoolClient } from 'pg';
 import { nearMisses } from '@/core/address/near-miss';
 import { isPictureAddress } from '@/core/address/resolve-address';
 import type { ReadableConnection, SiteFile, SkippedEntry } from '../../connections/connection';
-import { readOrTell, type OnUnread } from '../../connections/site-sources';
+import { readOrTell, tooLargeToOpen, type OnUnread } from '../../connections/site-sources';
 import { insertRows } from '../../db/insert-rows';
 import { files as filesTable } from '../../db/schema/content';
 import { sha256 } from '../../hash';
 import { inspectImage } from '../../imaging/inspect-image';
 import { problemOf } from '../../problem-error';
-
-const MAX_FILE_BYTES = 200 * 1024 ** 2;
 
 interface KnownFile {
   readonly path: string;
@@ -173,8 +171,8 @@ async function factsOf(
 ): Promise<FileFacts & { readonly isUnread?: boolean }> {
   const nothing = { sha256: null, widthPx: null, heightPx: null, format: null };
   let problem = file.problem ?? '';
-  if (file.sizeBytes > MAX_FILE_BYTES)
-    return { ...nothing, problem: 'The file is larger than 200 MB and was not opened.' };
+  const tooLarge = tooLargeToOpen(file);
+  if (tooLarge !== null) return { ...nothing, problem: tooLarge };
   const tell: OnUnread = ({ reason }) => void (problem = reason);
   const bytes = file.problem === undefined ? await readOrTell(connection, file.path, tell) : null;
   if (!bytes) return { ...nothing, problem, isUnread: true };

@@ -7,13 +7,7 @@ import { eq } from 'drizzle-orm';
 import type { PoolClient } from 'pg';
 import { dormantPlacements } from '@/core/markup/place-styles';
 import { READER_VERSION } from '@/core/markup/read-page';
-import {
-  MAX_TEXT_BYTES,
-  pagesOf,
-  readOrTell,
-  readSources,
-  type OnUnread,
-} from '../../connections/site-sources';
+import { pagesOf, readSources, readTextOrTell, type OnUnread } from '../../connections/site-sources';
 import type { SiteFile, SkippedEntry } from '../../connections/connection';
 import type { Database } from '../../db/database';
 import { freshStatistics } from '../../db/fresh-statistics';
@@ -314,7 +308,7 @@ function changedPagesOf({
     const before = known.get(file.path);
     const given = connection.hashOf?.(file.path);
     if (before && (given === before.sha256 || (file.mark && file.mark === before.mark))) return null;
-    const bytes = await readOrTell(connection, file.path, tell);
+    const bytes = await readTextOrTell(connection, file, tell);
     if (!bytes) return null;
     const hash = given ?? sha256(bytes);
     if (before?.sha256 === hash) {
@@ -338,7 +332,7 @@ function changedPagesOf({
     },
     async *bytes(): AsyncGenerator<PageBytes> {
       for (let from = 0; from < pages.length && !report.isEnding(); from += AT_ONCE) {
-        const some = pages.slice(from, from + AT_ONCE).filter(({ sizeBytes }) => sizeBytes <= MAX_TEXT_BYTES);
+        const some = pages.slice(from, from + AT_ONCE);
         const read = await Promise.all(some.map(readOne));
         looked = Math.min(pages.length, from + AT_ONCE);
         report.mention('reading pages', looked, pages.length);
