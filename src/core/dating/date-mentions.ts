@@ -269,11 +269,12 @@ export function mentionsInWords(text: string, rules: MentionRules): DateMention[
   const bounded = everyMatch(BEFORE, text).map(
     ({ index, 0: words }) => [index, index + words.length] as const,
   );
-  return found(text, IN_WORDS, rules).filter(
-    ({ at }) =>
-      !NOT_THE_TIME.test(text.slice(Math.max(0, at - LONGEST_LEAD), at)) &&
-      !bounded.some(([from, until]) => at >= from && at < until),
-  );
+  let next = 0;
+  return found(text, IN_WORDS, rules).filter(({ at }) => {
+    while (at >= (bounded[next]?.[1] ?? Infinity)) next++;
+    const isBounded = at >= (bounded[next]?.[0] ?? Infinity);
+    return !isBounded && !NOT_THE_TIME.test(text.slice(Math.max(0, at - LONGEST_LEAD), at));
+  });
 }
 
 /**
@@ -294,19 +295,26 @@ export function mentionsInName(
 /** Characters before a year in which a word may make it something else’s. */
 const LONGEST_LEAD = 30;
 
+/** What the readers find, in the order of the text; where two find something in the same words, the earlier reader holds. */
 function found(text: string, readers: readonly (readonly [RegExp, Reader])[], rules: MentionRules): Found[] {
-  const all: Found[] = [];
+  let all: Found[] = [];
   for (const [pattern, read] of readers) {
+    const more: Found[] = [];
+    let next = 0;
     for (const match of everyMatch(pattern, text)) {
       const at = match.index;
       const length = match[0].length;
-      if (all.some((other) => at < other.at + other.length && other.at < at + length)) continue;
+      while (next < all.length && endOf(all[next] as Found) <= at) next++;
+      if ((all[next]?.at ?? Infinity) < at + length) continue;
       const span = read(match, rules);
-      if (span) all.push({ ...span, text: match[0], at, length });
+      if (span) more.push({ ...span, text: match[0], at, length });
     }
+    if (more.length > 0) all = [...all, ...more].sort((a, b) => a.at - b.at);
   }
-  return all.sort((a, b) => a.at - b.at);
+  return all;
 }
+
+const endOf = ({ at, length }: Found) => at + length;
 
 /** A day of six digits in a file's name, in each order in which it is one: `180622` is a day of June in two of them. */
 export function shortDaysInName(name: string, rules: MentionRules): DateMention[] {

@@ -10,6 +10,8 @@ export interface PageWeights {
   readonly charactersIn: (element: Element) => number;
   /** Pictures that are shown in an element, itself included. */
   readonly picturesIn: (element: Element) => number;
+  /** How many children of an element have that name and show pictures. */
+  readonly showingChildren: (parent: Element, tagName: string) => number;
 }
 
 export function weighPage(tree: PageTree, sight: Sight): PageWeights {
@@ -38,8 +40,25 @@ export function weighPage(tree: PageTree, sight: Sight): PageWeights {
     if (own > 0) characters.set(element, own);
     if (shown > 0) pictures.set(element, shown);
   }
+  const showing = countShowing(pictures);
   return {
     charactersIn: (element) => characters.get(element) ?? 0,
     picturesIn: (element) => pictures.get(element) ?? 0,
+    showingChildren: (parent, tagName) => showing(parent).get(tagName) ?? 0,
+  };
+}
+
+/** Counts children that show pictures, by name: once for each parent, as it may have very many. */
+function countShowing(pictures: ReadonlyMap<Element, number>) {
+  const known = new Map<Element, ReadonlyMap<string, number>>();
+  return (parent: Element): ReadonlyMap<string, number> => {
+    const kept = known.get(parent);
+    if (kept) return kept;
+    const counts = new Map<string, number>();
+    for (const child of parent.childNodes)
+      if (isElement(child) && pictures.has(child))
+        counts.set(child.tagName, (counts.get(child.tagName) ?? 0) + 1);
+    known.set(parent, counts);
+    return counts;
   };
 }

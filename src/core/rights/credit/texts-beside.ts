@@ -41,26 +41,48 @@ export function textsBeside(shown: Element, page: Page): TextBeside[] {
 const parentOf = (element: Element): Element | null =>
   element.parentNode && isElement(element.parentNode) ? element.parentNode : null;
 
+/** Nobody stands a figure in more figures than these; a page that does would be read for ever. */
+const MOST_FIGURES = 8;
+
 /** Every figure around the picture, the innermost first. */
 function captions(shown: Element, { sight, weights }: Page): TextBeside[] {
   const texts: TextBeside[] = [];
   let inner: Element | null = null;
-  for (let at = parentOf(shown); at && at.tagName !== 'body'; at = parentOf(at)) {
+  for (let at = parentOf(shown); at && texts.length < MOST_FIGURES; at = parentOf(at)) {
+    if (at.tagName === 'body') break;
     if (at.tagName !== 'figure') continue;
     const isShared = weights.picturesIn(at) > 1;
     const figure = at;
     const own = captionsIn(figure);
     // Of a figure with one picture all words count; of one with several its caption alone.
     const nodes: readonly Node[] = isShared ? own : [at];
-    const figures = isShared ? figuresIn(figure).filter((one) => one !== inner) : [];
-    const others = figures.map((one) => textOfNodes(captionsIn(one), { sight }));
+    const inIt = isShared ? captionsWithin(figure, sight) : [];
+    const others = inIt.filter((one) => one.figure !== inner).map(({ text }) => text);
     texts.push({ where: 'caption', text: textOfNodes(nodes, { sight }), isShared, others });
     inner = at;
   }
   return texts;
 }
 
-const figuresIn = (figure: Element): Element[] => within(figure, 'figure');
+interface CaptionWithin {
+  readonly figure: Element;
+  readonly text: CreditText;
+}
+
+const captionsKnown = new WeakMap<Element, readonly CaptionWithin[]>();
+
+/** The figures within one and what their captions say: each of its pictures asks for them. */
+function captionsWithin(outer: Element, sight: Sight): readonly CaptionWithin[] {
+  const kept = captionsKnown.get(outer);
+  if (kept) return kept;
+  const found = within(outer, 'figure').map((figure) => ({
+    figure,
+    text: textOfNodes(captionsIn(figure), { sight }),
+  }));
+  captionsKnown.set(outer, found);
+  return found;
+}
+
 const captionsIn = (figure: Element): Element[] => within(figure, 'figcaption');
 
 /** The elements of a name in a figure, without those in figures within it. */
@@ -80,11 +102,8 @@ function item(shown: Element, { sight, weights }: Page): TextBeside[] {
   let at: Element = shown;
   for (let parent = parentOf(at); parent && parent.tagName !== 'html'; parent = parentOf(at)) {
     if (weights.picturesIn(at) > 1) return [];
-    const { tagName } = at;
-    const member = at;
-    const isRow = parent.childNodes.some(
-      (one) => isElement(one) && one !== member && one.tagName === tagName && weights.picturesIn(one) > 0,
-    );
+    const itself = weights.picturesIn(at) > 0 ? 1 : 0;
+    const isRow = weights.showingChildren(parent, at.tagName) > itself;
     if (isRow && at !== shown && weights.charactersIn(at) > 0)
       return [{ where: 'item', text: textOfNodes([at], { sight }), isShared: false }];
     at = parent;
