@@ -15,13 +15,14 @@ import type { FocalPoint } from '@/core/swap/crop';
 import type { PixelSize } from '@/core/swap/slot';
 import type { ReadableConnection, SiteFile } from '@/server/connections/connection';
 import { placementsOf } from '@/server/connections/read-site';
+import { tooLargeToRead } from '@/server/connections/site-sources';
 import { sha256 } from '@/server/hash';
 import { inspectImage } from '@/server/imaging/inspect-image';
 import { lookForFocus } from '@/server/imaging/look-for-focus';
 import { makeRendition } from '@/server/imaging/make-rendition';
 import { ProblemError } from '@/server/problem-error';
 import { openSite, type SiteOptions } from './open-site';
-import { printRow, printText, say } from './rows';
+import { printRow, printText, say, sayUnread } from './rows';
 import { filesOfPictures } from './same-picture';
 import { swapRows, type NamedSwap, type SwapChoice } from './swap-rows';
 import { writeSite } from './write-site';
@@ -86,9 +87,15 @@ async function planAll(
   rows: readonly NamedSwap[],
   withFamily: boolean,
 ): Promise<Planned[]> {
-  const itself = fileItself((await connection.list()).files);
+  const { files } = await connection.list();
+  // A page that can't be had would end all of this; one that nobody would write by hand is only named.
+  for (const file of files) {
+    const reason = tooLargeToRead(file);
+    if (reason !== null) sayUnread({ path: file.path, reason });
+  }
+  const itself = fileItself(files);
   const placesOf = await placesByPicture(connection, itself);
-  const taken = new Set((await connection.list()).files.map(({ path }) => path));
+  const taken = new Set(files.map(({ path }) => path));
   const familyOf = withFamily ? await filesOfPictures(connection) : (path: string) => [path];
   const planned: Planned[] = [];
   for (const row of rows) {

@@ -1,6 +1,6 @@
 import { spawn } from 'node:child_process';
 import { once } from 'node:events';
-import { cp, mkdtemp, readFile, rm, symlink, writeFile } from 'node:fs/promises';
+import { cp, mkdtemp, readFile, rm, symlink, truncate, writeFile } from 'node:fs/promises';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { afterAll, beforeAll, describe, expect, it } from 'vitest';
@@ -202,6 +202,21 @@ describe('ibidem swap and apply', () => {
     expect(diff.out.match(/^\+\+\+ /gm)).toHaveLength(4);
     const dry = await runHere('swap', site, '--from', 'img/old.png', '--to', picture, '--dry-run');
     expect(rowsOf(dry.out)).toHaveLength(4);
+  });
+
+  it('name a page that is too large to be read, where the old picture may go on standing', async () => {
+    const large = await mkdtemp(join(folder, 'large-'));
+    await cp(site, large, { recursive: true });
+    await writeFile(join(large, 'dump.html'), '');
+    await truncate(join(large, 'dump.html'), 60e6);
+    const { code, out, err } = await runHere(
+      ...['swap', large, '--from', 'img/old.png', '--to', picture, '--dry-run'],
+    );
+    expect([code, rowsOf(out).length, err]).toEqual([
+      0,
+      4,
+      'ibidem: dump.html: It is larger than 50 MB, and was not read.\n',
+    ]);
   });
 
   it.each([

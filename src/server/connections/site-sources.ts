@@ -44,15 +44,26 @@ export async function readOrTell(
   }
 }
 
-/** The bytes of a page, or of what dresses pages, as `readOrTell` gives them; `null` for one that is too large, and told. */
+/**
+ * The bytes of a page, or of what dresses pages, as `readOrTell` gives them. One that is too large is left out, whether
+ * somebody is told or not: see `tooLargeToRead`.
+ */
 export async function readTextOrTell(
   connection: Pick<ReadableConnection, 'read'>,
-  { path, sizeBytes }: SiteFile,
+  file: SiteFile,
   onUnread: OnUnread | undefined,
 ): Promise<Uint8Array | null> {
-  if (sizeBytes <= MAX_TEXT_BYTES) return readOrTell(connection, path, onUnread);
-  onUnread?.({ path, reason: 'It is larger than 50 MB, and was not read.' });
+  const reason = tooLargeToRead(file);
+  if (reason === null) return readOrTell(connection, file.path, onUnread);
+  onUnread?.({ path: file.path, reason });
   return null;
+}
+
+/** Why a page, or what dresses pages, is not read for its size alone; `null` for all others. */
+export function tooLargeToRead({ path, role, sizeBytes }: SiteFile): string | null {
+  if (sizeBytes <= MAX_TEXT_BYTES) return null;
+  const isText = role ? role === 'page' || role === 'sheet' : isPagePath(path) || isSheetPath(path);
+  return isText ? 'It is larger than 50 MB, and was not read.' : null;
 }
 
 /** Why a picture is not opened for its size alone; `null` where it may be. */
