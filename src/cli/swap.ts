@@ -95,7 +95,8 @@ async function planAll(
   }
   const itself = fileItself(files);
   const placesOf = await placesByPicture(connection, itself);
-  const taken = new Set(files.map(({ path }) => path));
+  // Listed anew: the pictures of a live site were looked for in between.
+  const taken = new Set((await connection.list()).files.map(({ path }) => path));
   const familyOf = withFamily ? await filesOfPictures(connection) : (path: string) => [path];
   const planned: Planned[] = [];
   for (const row of rows) {
