@@ -1,6 +1,6 @@
 /** A fetcher before servers that mean no good: it neither hangs, nor fills the memory, nor reaches inside the house. */
 import { createServer, type AddressInfo } from 'node:net';
-import { gzipSync } from 'node:zlib';
+import { deflateSync, gzipSync } from 'node:zlib';
 import { afterEach, describe, expect, it, vi } from 'vitest';
 import { openFetcher, type FetchLimits } from '@/server/connections/http/fetch-address';
 import { isPublicAddress } from '@/server/connections/http/guard-address';
@@ -242,5 +242,15 @@ describe('insistence', () => {
     const second = await fetcher.get(`${server.origin}/`, { known: first });
     expect(second).toMatchObject({ status: 304 });
     await fetcher.close();
+  });
+
+  it('takes what is said in two lines for one list: its type, and how it is packed', async () => {
+    const twice: Answer = (_request, response) => {
+      response.setHeader('content-type', ['text/html; charset=windows-1252', 'text/html']);
+      response.setHeader('content-encoding', ['gzip', 'deflate']);
+      response.end(deflateSync(gzipSync('<p>twice')));
+    };
+    const { type, charset, bytes } = await fetchFrom({ '/': twice });
+    expect([type, charset, Buffer.from(bytes).toString()]).toEqual(['text/html', 'windows-1252', '<p>twice']);
   });
 });

@@ -263,10 +263,14 @@ interface Answer {
 
 const EMPTY: Uint8Array = new Uint8Array(0);
 
+/** Lines of one name are a list where the header is one (RFC 9110, §5.3); of others the first holds. */
 function headerOf(headers: Record<string, string | string[] | undefined>, name: string): string | null {
   const value = headers[name];
-  return (Array.isArray(value) ? value[0] : value) ?? null;
+  if (!Array.isArray(value)) return value ?? null;
+  return LISTS.has(name) ? value.join(', ') : (value[0] ?? null);
 }
+
+const LISTS = new Set(['content-type', 'content-encoding']);
 
 /** Where an answer leads. Headers are read byte by byte, and an address keeps the bytes that are no ASCII, as in browsers. */
 function locationOf(header: Answer['header']): string | null {

@@ -20,8 +20,7 @@ const UNPACKERS: Readonly<
 /**
  * The bytes of an answer as they were before they were packed for the way.
  *
- * @param encoding the `Content-Encoding` header
- * @param within its address, and how many bytes it may hold
+ * @param encoding the `Content-Encoding` header; each packing that it names is undone, at most four, `maxBytes` in each step
  * @throws ProblemError `ADDRESS_LARGE`, `ADDRESS_BROKEN`
  */
 export async function unpackBody(
