@@ -4,7 +4,7 @@ import { primaryOf } from '../../words/languages/known-languages';
 import { remembered } from '../../words/remembered';
 import { wordLists, type WordList } from './word-lists';
 
-/** No file's name or address is longer, and what looks for them takes more than its share of time in longer texts. */
+/** In characters. No file's name or address is longer, and what looks for them takes more than its share of time in longer texts. */
 const MAX_ADDRESS = 2000;
 const ENDING = /.\.(?:jpe?g|jfif|png|gif|webp|avif|svg|bmp|tiff?|heic|ico)$/iu;
 const USUAL_ENDING = /\.(?:jpe?g|png|gif|webp)$/iu;

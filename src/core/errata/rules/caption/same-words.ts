@@ -25,8 +25,9 @@ export const sameCaption: Rule = {
     // Of a copy and what it was copied from, the one that fits its picture is right.
     const fits = own !== null && sharedWords(telling(own.alt, words), own.caption).length > 0;
     if (fits) return null;
-    if (strangers(page, caption).others(placement) === 0) return null;
     const count = saying(page, caption).others(placement);
+    // Names are looked for last: most captions stand once.
+    if (count === 0 || strangers(page, caption).others(placement) === 0) return null;
     const more = count === 1 ? 'One other picture has' : `${count} other pictures have`;
     return { evidence: `${more} “${caption}” too.` };
   },
