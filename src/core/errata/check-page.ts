@@ -42,9 +42,10 @@ export function checkPage(
   const errata: Erratum[] = [];
   for (const placement of page.placements) {
     const picture = placement.filePath === null ? null : (page.pictures.get(placement.filePath) ?? null);
+    const around = { page, picture };
     for (const rule of held) {
       if (!rule.applies(placement)) continue;
-      const finding = rule.check(placement, { page, picture });
+      const finding = rule.check(placement, around);
       if (finding) errata.push(erratumOf(rule, finding, { page, placement, picture, levels }));
     }
   }

@@ -13,3 +13,9 @@ export function onceFor<K extends object, T>(find: (of: K) => T): (of: K) => T {
     return kept.found;
   };
 }
+
+/** What may never be asked for: made when it first is. */
+export function once<T>(make: () => T): () => T {
+  let made: { readonly value: T } | null = null;
+  return () => (made ??= { value: make() }).value;
+}

@@ -1,5 +1,5 @@
 /** How many other pictures of a page say the same. A page may say one thing of very many, so nobody goes through all of them. */
-import { onceFor } from '../once-for';
+import { once, onceFor } from '../once-for';
 import type { PageToCheck, PlacementToCheck } from '../page-to-check';
 import { pageWords, type PictureWords } from './picture-words';
 
@@ -17,25 +17,34 @@ export function tallySaying(
   { field, text }: { readonly field: 'alt' | 'caption'; readonly text: string },
   isWanted: (one: PictureWords) => boolean = () => true,
 ): Tally {
-  const counts = new Map<string, number>();
-  let all = 0;
-  for (const one of pageWords(page).saying(field, text)) {
-    if (!isWanted(one)) continue;
-    all++;
-    const { picture, link } = keysOf(one.placement, page);
-    for (const key of link === null ? [picture] : [picture, link, picture + link])
-      counts.set(key, (counts.get(key) ?? 0) + 1);
-  }
-  const count = (key: string) => counts.get(key) ?? 0;
-  const others = (placement: PlacementToCheck) => all - count(keysOf(placement, page).picture);
+  const wanted = pageWords(page).saying(field, text).filter(isWanted);
+  // Most texts stand once, and whoever asks is the one that says it.
+  const [only] = wanted.length === 1 ? wanted : [];
+  const standsAlone = (placement: PlacementToCheck) => wanted.length === 0 || placement === only?.placement;
+  const tally = once(() => countPlaces(wanted, page));
+  const others = (placement: PlacementToCheck) =>
+    standsAlone(placement) ? 0 : wanted.length - tally()(keysOf(placement, page).picture);
   return {
     others,
     othersElsewhere(placement) {
+      if (standsAlone(placement)) return 0;
       const { picture, link } = keysOf(placement, page);
+      const count = tally();
       // Those in both were taken off already.
       return others(placement) - (link === null ? 0 : count(link) - count(picture + link));
     },
   };
+}
+
+/** How many of them are counted under a key. */
+function countPlaces(some: readonly PictureWords[], page: PageToCheck): (key: string) => number {
+  const counts = new Map<string, number>();
+  for (const one of some) {
+    const { picture, link } = keysOf(one.placement, page);
+    for (const key of link === null ? [picture] : [picture, link, picture + link])
+      counts.set(key, (counts.get(key) ?? 0) + 1);
+  }
+  return (key) => counts.get(key) ?? 0;
 }
 
 /** What a place is counted under: the picture where it is known, else its file; and its link. */

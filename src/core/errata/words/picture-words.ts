@@ -1,5 +1,5 @@
 /** What is said of the pictures of a page and around each, in words that can be compared; made once a page. */
-import { onceFor } from '../once-for';
+import { once, onceFor } from '../once-for';
 import type { PageToCheck, PlacementToCheck } from '../page-to-check';
 import { isPicture } from '../places';
 import { bareText } from './alike';
@@ -92,12 +92,6 @@ function read(page: PageToCheck): PageWords {
       return at === undefined ? [] : pictures.slice(Math.max(0, at - NEAR), at + NEAR + 1);
     },
   };
-}
-
-/** Made when it is first asked for: most pages never ask. */
-function once<T>(make: () => T): () => T {
-  let made: { readonly value: T } | null = null;
-  return () => (made ??= { value: make() }).value;
 }
 
 function indexTexts(
