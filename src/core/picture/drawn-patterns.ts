@@ -1,5 +1,6 @@
 /** Patterns that cover a whole picture and show nothing: the chequers of programs, slanting stripes. */
 import type { GreyPlane } from './grey-plane';
+import { toneCounts } from './tone-counts';
 
 /** Tones that count as one. */
 const SAME_TONE = 10;
@@ -12,9 +13,8 @@ const FITS = 0.93;
 const BLURRED = 0.25;
 
 /** The two commonest tones, both light, as a divider between them; `null` where one is dark or there is but one. */
-function lightTones({ data }: GreyPlane): number | null {
-  const counts = new Uint32Array(256);
-  for (const value of data) counts[Math.round(value)]! += 1;
+function lightTones(plane: GreyPlane): number | null {
+  const counts = toneCounts(plane);
   const tones = [...counts.keys()].sort((a, b) => (counts[b] ?? 0) - (counts[a] ?? 0));
   const first = tones[0] as number;
   const second = tones.find((tone) => Math.abs(tone - first) > SAME_TONE);

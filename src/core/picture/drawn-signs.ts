@@ -7,7 +7,7 @@ import { isCamera, isDiscOfLetters, isQuestionMark, isRound } from './drawn-glyp
 import { isCheckerboard, isHatched } from './drawn-patterns';
 import type { GreyPlane } from './grey-plane';
 import { partsOf, type Part } from './plane-parts';
-import { commonestTone, countAround } from './tone-counts';
+import { commonestTone, countAround, toneCounts } from './tone-counts';
 
 export type DrawnSign =
   | 'flat'
@@ -56,11 +56,10 @@ const LEAST_GROUND = 0.45;
 const LEAST_AREA = 0.0008;
 
 /** The commonest tone and the share of pixels that have it. */
-function groundOf({ data }: GreyPlane): { readonly tone: number; readonly share: number } {
-  const counts = new Uint32Array(256);
-  for (const value of data) counts[Math.round(value)]! += 1;
+function groundOf(plane: GreyPlane): { readonly tone: number; readonly share: number } {
+  const counts = toneCounts(plane);
   const tone = commonestTone(counts, 3);
-  return { tone, share: countAround(counts, tone, SAME_TONE / 2) / data.length };
+  return { tone, share: countAround(counts, tone, SAME_TONE / 2) / plane.data.length };
 }
 
 /** Steps from one pixel to the next that no edge and no grain exceeds. */

@@ -57,7 +57,8 @@ function visible(pixels: Pixels): { readonly opacity: number; readonly brightnes
 function spanOf({ data }: GreyPlane): number {
   let least = 255;
   let most = 0;
-  for (const value of data) {
+  for (let i = 0; i < data.length; i++) {
+    const value = data[i]!;
     if (value < least) least = value;
     if (value > most) most = value;
   }

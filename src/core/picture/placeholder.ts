@@ -348,7 +348,8 @@ const TONES = 24;
 /** How empty a picture is: the share of it that its two commonest tones cover, 0 to 1. */
 export function emptinessOf({ data }: GreyPlane): number {
   const counts = new Uint32Array(TONES);
-  for (const value of data) counts[Math.min(TONES - 1, Math.floor((value * TONES) / 256))]! += 1;
+  for (let i = 0; i < data.length; i++)
+    counts[Math.min(TONES - 1, Math.floor((data[i]! * TONES) / 256))]! += 1;
   counts.sort();
   return (counts[TONES - 1]! + counts[TONES - 2]!) / data.length;
 }

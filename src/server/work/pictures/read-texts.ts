@@ -110,14 +110,12 @@ async function keptReader(languages: readonly string[]): Promise<TextReader> {
 
 async function unread({ pool }: Database, siteId: number): Promise<Unread[]> {
   const { rows } = await pool.query<Unread & { read_in: string | null }>(
-    `with few as (
-       select f.id, l.emptiness >= $4 and greatest(f.width_px, f.height_px) >= $5 and least(f.width_px, f.height_px) >= $6 as drawn
-       from files f join looks l on l.sha256 = f.sha256 where f.site_id = $1 and f.gone_in is null and f.problem is null
-     )
-     select f.sha256, min(f.path) as path, t.languages as read_in, few.drawn as "isDrawn", min(p.id) as "pictureId",
+    `select f.sha256, min(f.path) as path, t.languages as read_in, few.drawn as "isDrawn", min(p.id) as "pictureId",
        array_agg(distinct split_part(lower(coalesce(g.language, '')), '-', 1)) as languages
      from pictures p join files f on f.site_id = p.site_id and f.picture_id = p.id and f.gone_in is null and f.problem is null
-     join few on few.id = f.id
+     join looks l on l.sha256 = f.sha256 cross join lateral (
+       select l.emptiness >= $4 and greatest(f.width_px, f.height_px) >= $5 and least(f.width_px, f.height_px) >= $6 as drawn
+     ) few
      join files r on r.site_id = p.site_id and r.picture_id = p.id and r.gone_in is null and (not few.drawn or r.id = f.id)
      join placements x on x.site_id = p.site_id and x.file_path = r.path and x.until_survey is null and not x.dormant
        and (x.kind in ('img', 'lazy', 'input', 'source', 'srcset')
