@@ -59,21 +59,20 @@ export function applyEdits(
   }
   parts.push(bytes.subarray(copied));
   const changed = joinBytes(parts);
-  const moved = checkEncoding({ before: bytes, after: changed }, source, bounds[0]);
+  const moved = checkEncoding({ before: bytes, after: changed }, source);
   if (moved) return { ok: false, problem: moved };
   return { ok: true, bytes: changed, inverse: joinTouching(inverse, source.encoding) };
 }
 
 /**
- * A source that says its encoding itself says it within its first bytes. What is written before it can push it out of
- * them, or pull it in; then every letter of the source that isn't ASCII would be read otherwise.
+ * A source that says its encoding itself says it within its first bytes, or its head. Where it stands behind the head, what is
+ * written before it can push it out of them, or pull it in; then every letter that isn't ASCII would be read otherwise.
  */
 function checkEncoding(
   { before, after }: { before: Uint8Array; after: Uint8Array },
   { encoding, declaration }: SourceText,
-  firstChange = DECLARED_WITHIN,
 ): Problem | null {
-  if (!declaration || firstChange >= DECLARED_WITHIN) return null;
+  if (!declaration) return null;
   const other = declaredEncoding(after, declaration.language) ?? declaration.unsaid;
   if (other === encoding) return null;
   const isRead = (bytes: Uint8Array) => decodeBytes(bytes, other).text === decodeBytes(bytes, encoding).text;

@@ -162,28 +162,38 @@ describe('applyEdits', () => {
   });
 
   describe('before the line that says a page’s encoding', () => {
-    /** A page whose `meta charset` ends at byte `end`, an icon before it and a word behind it. */
-    const pageTo = (end: number, word: string) => {
-      const head = '<html><head><link rel="icon" href="icon.png"><!--';
+    /** A page whose `meta charset` ends at byte `end`, an icon before it and a word behind it; in the head, or behind it. */
+    const pageTo = (end: number, word: string, isInHead = false) => {
+      const head = `<html><head><link rel="icon" href="icon.png">${isInHead ? '' : '</head>'}<!--`;
       const meta = '--><meta charset="utf-8">';
       return `${head}${'-'.repeat(end - head.length - meta.length)}${meta}<p>${word}</p><img src="b.png">`;
     };
     const long = `${'long-'.repeat(20)}.png`;
 
     it.each([
-      ['pushed out', 1020, 'Tromlø', long, 'EDIT_ENCODING_MOVED'],
-      ['pulled in', 1030, 'Tromlø', '', 'EDIT_ENCODING_MOVED'],
+      ['pushed out behind the head', 1020, 'Tromlø', long, 'EDIT_ENCODING_MOVED'],
+      ['pulled in behind the head', 1030, 'Tromlø', '', 'EDIT_ENCODING_MOVED'],
       ['pushed out where nothing is read otherwise', 1020, 'Tromlo', long, null],
       ['left where it is looked for', 900, 'Tromlø', long, null],
     ])('%s', (_, end, word, becomes, code) => {
-      const text = pageTo(end, word);
-      const bytes = utf8(text);
+      const bytes = utf8(pageTo(end, word));
       const source = decodeHtml(bytes);
       const result = applyEdits({ bytes, source }, [replace(source.text, 'icon.png', becomes)]);
       expect(result.ok ? null : result.problem.code).toBe(code);
       if (!result.ok) return;
       const back = applyEdits({ bytes: result.bytes, source: decodeHtml(result.bytes) }, result.inverse);
       expect(back.ok && back.bytes).toEqual(bytes);
+    });
+
+    it.each([
+      ['pushed on', 1020, long],
+      ['pulled in', 1030, ''],
+    ])('changes where it stands in the head, which is searched as far as it goes: %s', (_, end, becomes) => {
+      const bytes = utf8(pageTo(end, 'Tromlø', true));
+      const result = applyEdits({ bytes, source: decodeHtml(bytes) }, [
+        replace(decodeHtml(bytes).text, 'icon.png', becomes),
+      ]);
+      expect(result.ok && decodeHtml(result.bytes).text).toContain('Tromlø');
     });
 
     it('changes what a server says the encoding of, wherever the line comes to stand', () => {

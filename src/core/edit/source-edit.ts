@@ -56,7 +56,7 @@ export function movedEncodingProblem(before: string, after: string, within: numb
   return {
     code: 'EDIT_ENCODING_MOVED',
     what: `With this change browsers would read the file as ${after}, no longer as ${before}: its other letters would change.`,
-    why: `The file says how it is encoded near its byte ${within}, and is searched for it no further.`,
+    why: `The file says how it is encoded behind its head, near its byte ${within}, and is searched for it there no further.`,
     remedy:
       'Move the line that says the encoding (<meta charset>) to the top of the file, and read the site again.',
   };

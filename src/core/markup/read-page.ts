@@ -59,7 +59,7 @@ export interface PageReading {
 }
 
 /** To be raised whenever the same bytes are read otherwise: pages that did not change are then read again. */
-export const READER_VERSION = 8;
+export const READER_VERSION = 9;
 
 /** Reads one page. Never throws, and takes time in proportion to the page's length. */
 export const readPage = (input: PageInput): PageReading => readPageTree(input, readTree(input.source));

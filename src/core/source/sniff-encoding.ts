@@ -26,7 +26,7 @@ export function encodingOfByteOrderMark(bytes: Uint8Array): string | null {
   return null;
 }
 
-/** How many first bytes are searched for a declaration. */
+/** How many first bytes are searched for a declaration; those of a page as far as its head goes, where they hold none. */
 export const DECLARED_WITHIN = 1024;
 
 const latin = new TextDecoder('latin1');
@@ -45,11 +45,44 @@ function charsetOfContentType(content: string | null | undefined): string | null
 function prescanHtml(bytes: Uint8Array): string | null {
   const head = ascii(bytes, DECLARED_WITHIN);
   const token =
-    /<!--[\s\S]*?-->|<meta[\s/]((?:[^>"']|"[^"]*"|'[^']*')*)|<\/?[a-z](?:[^>"']|"[^"]*"|'[^']*')*|<[!/?][^>]*/gi;
+    /<!--(?:-?>|[\s\S]*?-->)|<meta[\s/]((?:[^>"']|"[^"]*"|'[^']*')*)|<\/?[a-z](?:[^>"']|"[^"]*"|'[^']*')*|<[!/?][^>]*/gi;
   for (const match of head.matchAll(token)) {
     if (match[1] === undefined) continue;
     const encoding = encodingOfMeta(match[1]);
     if (encoding) return encoding.startsWith('utf-16') ? 'utf-8' : encoding;
+  }
+  return null;
+}
+
+const HEAD_TOKEN = /<!--(?:-?>|[\s\S]*?(?:--!?>|$))|<(\/?)([a-z][^\s/>]*)((?:[^>"']+|"[^"]*"|'[^']*')*)/gi;
+/** What a head consists of. */
+const OF_HEAD = new Set(['base', 'link', 'meta', 'noscript', 'object', 'script', 'style', 'title']);
+/** What stands in them is no markup. */
+const ENDS_OF_TEXT: Readonly<Record<string, RegExp>> = {
+  script: /<\/script[\s/>]/gi,
+  style: /<\/style[\s/>]/gi,
+  title: /<\/title[\s/>]/gi,
+};
+
+/**
+ * The encoding declared in the head of a page, however far down, or `null`. A parser that meets it there begins anew with it
+ * ("changing the encoding while parsing"); as browsers do it, not in what is behind the head.
+ */
+function scanHead(bytes: Uint8Array): string | null {
+  const text = latin.decode(bytes);
+  HEAD_TOKEN.lastIndex = 0;
+  for (let token = HEAD_TOKEN.exec(text); token; token = HEAD_TOKEN.exec(text)) {
+    if (token[2] === undefined) continue;
+    const [name, isEnd] = [token[2].toLowerCase(), token[1] === '/'];
+    if (!OF_HEAD.has(name) && (isEnd || (name !== 'html' && name !== 'head'))) return null;
+    if (isEnd) continue;
+    const encoding = name === 'meta' ? encodingOfMeta(token[3] ?? '') : null;
+    if (encoding) return encoding.startsWith('utf-16') ? 'utf-8' : encoding;
+    const endOfText = ENDS_OF_TEXT[name];
+    if (!endOfText) continue;
+    endOfText.lastIndex = HEAD_TOKEN.lastIndex;
+    if (!endOfText.test(text)) return null;
+    HEAD_TOKEN.lastIndex = endOfText.lastIndex - 1;
   }
   return null;
 }
@@ -86,15 +119,15 @@ function prescanXml(bytes: Uint8Array): string | null {
 /** The languages in which a source can say itself how it is encoded. */
 export type DeclaringLanguage = 'html' | 'xml' | 'css';
 
-const PRESCANS: Readonly<Record<DeclaringLanguage, (bytes: Uint8Array) => string | null>> = {
-  html: prescanHtml,
+const DECLARED_BY: Readonly<Record<DeclaringLanguage, (bytes: Uint8Array) => string | null>> = {
+  html: (bytes) => prescanHtml(bytes) ?? scanHead(bytes),
   xml: prescanXml,
   css: prescanCss,
 };
 
-/** The encoding that the first {@link DECLARED_WITHIN} bytes declare, or `null`. */
+/** The encoding that a source declares in its first {@link DECLARED_WITHIN} bytes or, if it is a page, its head; else `null`. */
 export function declaredEncoding(bytes: Uint8Array, language: DeclaringLanguage): string | null {
-  return PRESCANS[language](bytes);
+  return DECLARED_BY[language](bytes);
 }
 
 /** How many of the first bytes are a byte order mark that decoding in this encoding takes away: 0, 2 or 3. */

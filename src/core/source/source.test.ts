@@ -40,9 +40,60 @@ describe('the encoding of a page', () => {
       undefined,
       'utf-8',
     ],
+    ['a comment that ends where it begins', utf8('<!--><meta charset=utf-8><!-- -->'), undefined, 'utf-8'],
     ['nothing at all', utf8(''), undefined, 'windows-1252'],
   ])('%s', (_name, input, httpCharset, encoding) => {
     expect(decodeHtml(input, httpCharset ? { httpCharset } : {}).encoding).toBe(encoding);
+  });
+
+  describe('declared behind the first 1024 bytes', () => {
+    const declared = '<meta charset=utf-8>';
+    const comment = `<!-- ${'x'.repeat(1100)} -->`;
+
+    it.each([
+      ['a comment', `<head>${comment}${declared}`],
+      ['a comment that is closed otherwise', `<head><!-- ${'x'.repeat(1100)} --!>${declared}`],
+      ['a comment that ends where it begins', `<head>${comment}<!-->${declared}<!-- -->`],
+      ['a script', `<head><script>a = "${'x'.repeat(1100)}</head>"</script>${declared}`],
+      ['a script that hides itself', `<head>${comment}<script><!-- b = "<p>" --></script>${declared}`],
+      ['a long style', `<head><style>${'x'.repeat(300_000)} b { content: "<body>" }</style>${declared}`],
+      [
+        'much of a head',
+        `${comment}<base href="/"><link rel=icon href=a.png><meta name=a content="</head>">${declared}`,
+      ],
+      ['what scripts would do', `<head>${comment}<noscript><style>b {}</style></noscript>${declared}`],
+      ['text', `<head>${comment}text ${declared}`],
+      ['the end of a script that never began', `<head>${comment}</script>${declared}`],
+      ['no head', `${comment}<!doctype html><title>t</title>${declared}<p>x`],
+      ['another html', `<head>${comment}<html lang=en>${declared}`],
+      ['a label that nobody knows', `<head>${comment}<meta charset=klingon>${declared}`],
+      ['where they end in it', `<head>${' '.repeat(1024 - 21)}${declared}`],
+    ])('holds in the head, after %s', (_, page) => {
+      expect(decodeHtml(utf8(page)).encoding).toBe('utf-8');
+    });
+
+    it.each([
+      ['behind the head', `<head>${comment}</head>${declared}<body>`],
+      ['in the body', `<head></head><body>${comment}${declared}`],
+      ['after a paragraph', `<head>${comment}<p>a</p>${declared}`],
+      ['after a drawing', `<head>${comment}<svg></svg>${declared}`],
+      ['after what belongs to no head', `<head>${comment}<template></template>${declared}`],
+      ['behind the end of all', `<head>${comment}</html>${declared}`],
+      ['in a script', `<head>${comment}<script>"${declared}"</script>`],
+      ['in a script without an end', `<head>${comment}<script>${declared}`],
+      ['in a style', `<head>${comment}<style>${declared}</style>`],
+      ['in a title', `<head>${comment}<title>${declared}</title>`],
+      ['in a comment', `<head>${comment}<!-- ${declared} -->`],
+    ])('does not %s', (_, page) => {
+      expect(decodeHtml(utf8(page)).encoding).toBe('windows-1252');
+    });
+
+    it.each([
+      ['<meta http-equiv=content-type content="text/html; charset=koi8-r">', 'koi8-r'],
+      ['<meta charset=utf-16>', 'utf-8'],
+    ])('%s', (late, encoding) => {
+      expect(decodeHtml(utf8(`<head>${comment}${late}`)).encoding).toBe(encoding);
+    });
   });
 
   it('reads the whole of windows-1252', () => {
