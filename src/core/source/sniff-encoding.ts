@@ -38,23 +38,28 @@ function charsetOfContentType(content: string | null | undefined): string | null
   return match ? (match[1] ?? match[2] ?? match[3] ?? null) : null;
 }
 
-/**
- * The encoding declared in the first 1024 bytes of a page ("prescan a byte stream"), or `null`.
- * A page that says UTF-16 there can't be UTF-16, since the ASCII was readable: the standard makes it UTF-8.
- */
+/** A source that says itself that it is UTF-16 can't be, since its ASCII was readable: the standard makes it UTF-8. */
+function declaredLabel(label: string | null | undefined): string | null {
+  const encoding = encodingOfLabel(label);
+  return encoding?.startsWith('utf-16') ? 'utf-8' : encoding;
+}
+
+/** The encoding declared in the first 1024 bytes of a page ("prescan a byte stream"), or `null`. */
 function prescanHtml(bytes: Uint8Array): string | null {
   const head = ascii(bytes, DECLARED_WITHIN);
+  // A quote holds what is in it only behind an equals sign: an apostrophe elsewhere has no end.
   const token =
-    /<!--(?:-?>|[\s\S]*?-->)|<meta[\s/]((?:[^>"']|"[^"]*"|'[^']*')*)|<\/?[a-z](?:[^>"']|"[^"]*"|'[^']*')*|<[!/?][^>]*/gi;
+    /<!--(?:-?>|[\s\S]*?-->)|<meta[\s/]((?:[^>=]|=\s*(?:"[^"]*"|'[^']*')?)*)|<\/?[a-z](?:[^>=]|=\s*(?:"[^"]*"|'[^']*')?)*|<[!/?][^>]*/gi;
   for (const match of head.matchAll(token)) {
     if (match[1] === undefined) continue;
     const encoding = encodingOfMeta(match[1]);
-    if (encoding) return encoding.startsWith('utf-16') ? 'utf-8' : encoding;
+    if (encoding) return encoding;
   }
   return null;
 }
 
-const HEAD_TOKEN = /<!--(?:-?>|[\s\S]*?(?:--!?>|$))|<(\/?)([a-z][^\s/>]*)((?:[^>"']+|"[^"]*"|'[^']*')*)/gi;
+const HEAD_TOKEN =
+  /<!--(?:-?>|[\s\S]*?(?:--!?>|$))|<(\/?)([a-z][^\s/>]*)((?:[^>=]+|=\s*(?:"[^"]*"|'[^']*')?)*)/gi;
 /** What a head consists of. */
 const OF_HEAD = new Set(['base', 'link', 'meta', 'noscript', 'object', 'script', 'style', 'title']);
 /** What stands in them is no markup. */
@@ -77,7 +82,7 @@ function scanHead(bytes: Uint8Array): string | null {
     if (!OF_HEAD.has(name) && (isEnd || (name !== 'html' && name !== 'head'))) return null;
     if (isEnd) continue;
     const encoding = name === 'meta' ? encodingOfMeta(token[3] ?? '') : null;
-    if (encoding) return encoding.startsWith('utf-16') ? 'utf-8' : encoding;
+    if (encoding) return encoding;
     const endOfText = ENDS_OF_TEXT[name];
     if (!endOfText) continue;
     endOfText.lastIndex = HEAD_TOKEN.lastIndex;
@@ -95,16 +100,15 @@ function encodingOfMeta(attributes: string): string | null {
     if (!values.has(key)) values.set(key, double ?? single ?? bare ?? '');
   }
   const charset = values.get('charset');
-  if (charset !== undefined) return encodingOfLabel(charset);
+  if (charset !== undefined) return declaredLabel(charset);
   if (values.get('http-equiv')?.toLowerCase() !== 'content-type') return null;
-  return encodingOfLabel(charsetOfContentType(values.get('content')));
+  return declaredLabel(charsetOfContentType(values.get('content')));
 }
 
 /** The encoding that a style sheet's first bytes declare by `@charset "…";` (CSS Syntax 3, §3.2), or `null`. */
 function prescanCss(bytes: Uint8Array): string | null {
   const match = /^@charset "([^"]*)";/.exec(ascii(bytes, DECLARED_WITHIN));
-  const encoding = encodingOfLabel(match?.[1]);
-  return encoding?.startsWith('utf-16') ? 'utf-8' : encoding;
+  return declaredLabel(match?.[1]);
 }
 
 /** The encoding that a page in XML declares (`<?xml … encoding="…"?>`, XML 1.0, §4.3.3), or `null`. */
@@ -112,8 +116,7 @@ function prescanXml(bytes: Uint8Array): string | null {
   const match = /^\s*<\?xml\s[^>]*?encoding\s*=\s*(?:"([^"]*)"|'([^']*)')/.exec(
     ascii(bytes, DECLARED_WITHIN),
   );
-  const encoding = encodingOfLabel(match?.[1] ?? match?.[2]);
-  return encoding?.startsWith('utf-16') ? 'utf-8' : encoding;
+  return declaredLabel(match?.[1] ?? match?.[2]);
 }
 
 /** The languages in which a source can say itself how it is encoded. */

@@ -41,6 +41,13 @@ describe('the encoding of a page', () => {
       'utf-8',
     ],
     ['a comment that ends where it begins', utf8('<!--><meta charset=utf-8><!-- -->'), undefined, 'utf-8'],
+    ['an apostrophe holds nothing', utf8(`<link title=it's href=a><meta charset=utf-8>`), undefined, 'utf-8'],
+    [
+      'a quote holds what is in it',
+      utf8(`<link title = "<p>>" href='<!--'><meta charset=utf-8>`),
+      undefined,
+      'utf-8',
+    ],
     ['nothing at all', utf8(''), undefined, 'windows-1252'],
   ])('%s', (_name, input, httpCharset, encoding) => {
     expect(decodeHtml(input, httpCharset ? { httpCharset } : {}).encoding).toBe(encoding);
@@ -65,6 +72,9 @@ describe('the encoding of a page', () => {
       ['text', `<head>${comment}text ${declared}`],
       ['the end of a script that never began', `<head>${comment}</script>${declared}`],
       ['no head', `${comment}<!doctype html><title>t</title>${declared}<p>x`],
+      ['an apostrophe', `<head>${comment}<link title=it's href=a>${declared}`],
+      ['a quote of no value', `<head>${comment}<link " href=a>${declared}`],
+      ['what is quoted', `<head>${comment}<link title = "</head><p>" href='<p>'>${declared}`],
       ['another html', `<head>${comment}<html lang=en>${declared}`],
       ['a label that nobody knows', `<head>${comment}<meta charset=klingon>${declared}`],
       ['where they end in it', `<head>${' '.repeat(1024 - 21)}${declared}`],
