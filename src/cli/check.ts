@@ -6,7 +6,8 @@ import type { PageToCheck, PictureFacts } from '@/core/errata/page-to-check';
 import type { Degree, FileToCheck, Rule, RuleText } from '@/core/errata/rule';
 import { AsksForBytes, unopenedPicture } from '@/core/errata/unopened-picture';
 import type { ReadableConnection } from '@/server/connections/connection';
-import { readableLanguages, TextReader } from '@/server/imaging/read-text';
+import { readableLanguages } from '@/server/imaging/read-text';
+import { TextReaders } from '@/server/imaging/text-readers';
 import { ProblemError } from '@/server/problem-error';
 import { knownPictures, listedPictures } from './known-pictures';
 import { openSite, type SiteOptions } from './open-site';
@@ -118,7 +119,7 @@ async function readSite(connection: ReadableConnection, readsTexts: boolean): Pr
   const open = async () => {
     const rules = { today, thisYear: partsOf(today).year, lives: [], firstMonth: SCHOOL_YEAR_MONTH };
     const languages = readableLanguages(read.flatMap(({ language }) => language?.split('-')[0] ?? []));
-    const reader = new TextReader(languages);
+    const reader = new TextReaders(languages);
     const pictures = await knownPictures(shown, { rules, reader, readsAll: readsTexts }).finally(async () =>
       reader.close(),
     );

@@ -1,4 +1,5 @@
 /** Knows the pictures of a site by their bytes and the pages, as a survey knows them before anybody has said anything. */
+import PQueue from 'p-queue';
 import { nearMisses } from '@/core/address/near-miss';
 import { sectionOf } from '@/core/address/section-of';
 import { unknownPicture, type PictureFacts, type TurnedTwin } from '@/core/errata/page-to-check';
@@ -18,7 +19,8 @@ import { sha256 } from '@/server/hash';
 import { inspectImage, type ImageFacts } from '@/server/imaging/inspect-image';
 import { readMetadata, type EmbeddedMetadata } from '@/server/imaging/read-metadata';
 import { readPlanes } from '@/server/imaging/read-pixels';
-import { isDrawnInFewTones, isReadable, type TextReader } from '@/server/imaging/read-text';
+import { isDrawnInFewTones, isReadable } from '@/server/imaging/read-text';
+import { READ_AT_ONCE, type ReadsText } from '@/server/imaging/text-readers';
 import { problemOf } from '@/server/problem-error';
 import { readPicturesOf } from './picture-folder';
 import type { Place } from './places-by-file';
@@ -36,7 +38,7 @@ interface Look extends SiteFile, Pick<ImageFacts, 'widthPx' | 'heightPx' | 'form
 interface Knowing {
   readonly rules: KnowingRules;
   /** Reads the words within pictures; those of few tones always, the others where that was asked for. */
-  readonly reader: TextReader;
+  readonly reader: ReadsText;
   readonly readsAll: boolean;
 }
 
@@ -82,6 +84,8 @@ export async function knownPictures(
 ): Promise<Map<string, PictureFacts>> {
   const pictures = listedPictures({ files, places }, (file) => ({ ...unknownPicture(file.path), ...file }));
   const shelf = await PrintShelf.open();
+  // One more than are read at once: the next picture is there when one is done.
+  const turns = new PQueue({ concurrency: READ_AT_ONCE + 1 });
   try {
     const looks = await readPicturesOf(connection, async (file, bytes) => lookAt(shelf, file, bytes));
     const filesOf = new Map<string, Look[]>();
@@ -92,12 +96,18 @@ export async function knownPictures(
       numbered: numberedBeside(files.map(({ path }) => path)),
       photos: photosBeside(rowsIn(places), (path) => emptiness.get(path)),
     };
-    for (const [number, family] of families.entries()) {
-      const shown = { connection, families, filesOf, places, ...site, ...knowing };
-      for (const facts of await factsOf(family, number, shown)) pictures.set(facts.path, facts);
-      showProgress(`${number + 1} of ${families.length} pictures known`);
-    }
+    const shown = { connection, families, filesOf, places, ...site, ...knowing };
+    let done = 0;
+    const known = await turns.addAll(
+      families.map((family, number) => async () => {
+        const facts = await factsOf(family, number, shown);
+        showProgress(`${++done} of ${families.length} pictures known`);
+        return facts;
+      }),
+    );
+    for (const facts of known.flat()) pictures.set(facts.path, facts);
   } finally {
+    turns.clear();
     await shelf.close();
   }
   return pictures;
@@ -143,22 +153,26 @@ async function factsOf(family: Family, number: number, shown: Shown): Promise<Pi
   const shownPlaces = [master, ...more].flatMap((look) => places.get(look?.path ?? '') ?? []);
   if (!master || shownPlaces.length === 0) return [];
   const inUse = shownPlaces.filter(({ placement }) => !placement.dormant);
-  const readText = await readTextOf(master, shownPlaces, shown);
+  const texts = new Map<string, Promise<string | null>>();
+  // Copies say the same.
+  const textOf = async (look: Look) => {
+    const text = texts.get(look.id) ?? readTextOf(look, shownPlaces, shown);
+    texts.set(look.id, text);
+    return text;
+  };
+  const readText = await textOf(master);
   const asFile = async (look: Look) => ({
     ...knownFile(look),
     // Those of few tones are told apart by what stands in them.
     readText:
-      look === master
-        ? readText
-        : look.sign || isDrawnInFewTones(look.emptiness, look.widthPx, look.heightPx)
-          ? await readTextOf(look, shownPlaces, shown)
-          : null,
+      look.id === master.id || look.sign || isDrawnInFewTones(look.emptiness, look.widthPx, look.heightPx)
+        ? await textOf(look)
+        : null,
     ...{ photosBeside: shown.photos(look.path), numberedBeside: shown.numbered(look.path) },
   });
-  const others = await Promise.all(more.map(asFile));
   const known = knowPicture(
     {
-      files: [await asFile(master), ...others],
+      files: [await asFile(master), ...(await Promise.all(more.map(asFile)))],
       places: inUse.map(knownPlace),
       ...{ subjects: [], teaching: null, looksTaught: false, settledKind: null, readText },
     },

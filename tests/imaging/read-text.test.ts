@@ -1,6 +1,7 @@
 import sharp, { type Sharp } from 'sharp';
-import { afterAll, describe, expect, it } from 'vitest';
+import { afterAll, describe, expect, it, vi } from 'vitest';
 import { readableLanguages, TextReader } from '@/server/imaging/read-text';
+import { TextReaders } from '@/server/imaging/text-readers';
 
 /** A picture with lines of text on it, as a poster has them. */
 async function lettered(lines: readonly string[], colours: { ink: string; ground: string }): Promise<Buffer> {
@@ -78,6 +79,30 @@ describe('words within pictures', () => {
     await expect(reader.read(Buffer.from('no picture'))).rejects.toThrow();
     const poster = await lettered(['Open day', 'on Saturday'], { ink: '#111', ground: '#fff' });
     expect(await reader.read(poster)).toBe('Open day\non Saturday');
+  });
+});
+
+describe('words within pictures that are read side by side', () => {
+  const readers = new TextReaders(['en'], 2);
+  afterAll(async () => readers.close());
+
+  it('are those of each, also after a file that is no picture', async () => {
+    const lines = ['First of May', 'Second of June', 'Third of July', 'Fourth of March', 'Fifth of April'];
+    const posters = await Promise.all(
+      lines.map(async (line) => lettered([line], { ink: '#111', ground: '#fff' })),
+    );
+    const damaged = readers.readDrawn(Buffer.from('no picture'));
+    const read = Promise.all(posters.map(async (poster) => readers.readDrawn(poster)));
+    await expect(damaged).rejects.toThrow();
+    expect(await read).toEqual(lines);
+  });
+
+  it('are read by several at once', async () => {
+    const poster = await lettered(['Open day'], { ink: '#111', ground: '#fff' });
+    const read = vi.spyOn(TextReader.prototype, 'readDrawn');
+    await Promise.all([readers.readDrawn(poster), readers.readDrawn(poster), readers.readDrawn(poster)]);
+    expect(new Set(read.mock.contexts).size).toBe(2);
+    read.mockRestore();
   });
 });
 

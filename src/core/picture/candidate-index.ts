@@ -51,9 +51,9 @@ interface Common {
   /** Distance of the nearest hashes of middles, and where each puts the one in the other. */
   middle: number;
   readonly middles: ReadonlyMap<number, number>;
-  /** Pairs of landmarks that may be the same, and the first of them. */
+  /** How many pairs of landmarks may be the same; of the first of them the number in the tables, and that of the own one. */
   pairs: number;
-  readonly matches: Match[];
+  readonly matches: number[];
 }
 
 /** Share of both sides that each hash of a picture is of; the square in the middle is of no such share. */
@@ -103,13 +103,15 @@ export class CandidateIndex {
       .sort((a, b) => firstWorth(b) - firstWorth(a))
       .slice(0, VOTED)
       .filter(({ picture }) => isAsked(picture))
-      .map(({ picture, isMirrored, whole, middles, matches }) => ({
-        ...{ picture, isMirrored, wholeDistance: whole },
-        middles: [...middles]
+      .map((common) => ({
+        ...{ picture: common.picture, isMirrored: common.isMirrored, wholeDistance: common.whole },
+        middles: [...common.middles]
           .sort((a, b) => a[1] - b[1])
           .slice(0, TRIED_MIDDLES)
           .map(([width]) => width),
-        alignments: votedAlignments(matches, TRIED).filter(({ votes }) => votes >= leastVotes(isMirrored)),
+        alignments: votedAlignments(this.matchesOf(wanted, common), TRIED).filter(
+          ({ votes }) => votes >= leastVotes(common.isMirrored),
+        ),
       }))
       .filter(
         ({ wholeDistance, middles, alignments }) =>
@@ -130,7 +132,7 @@ export class CandidateIndex {
   }
 
   private common(looks: Searchable, isMirrored: boolean): Common[] {
-    const { plane, landmarks } = looks;
+    const { landmarks } = looks;
     const facing = (of: DctHash) => (isMirrored ? mirroredHash(of) : of);
     const wholes = new Map<number, Whole>();
     hashesOf(looks).forEach((hash, own) => {
@@ -170,23 +172,30 @@ export class CandidateIndex {
     // From here on they count which of those found a picture is, from 1.
     for (const picture of touched) this.counts[picture] = 0;
     found.forEach(({ picture }, n) => (this.counts[picture] = n + 1));
-    const width = plane.width / Math.max(plane.width, plane.height);
     for (let i = 0; i < end; i += HIT) {
       const number = this.counts[hits[i]!]!;
       if (number === 0) continue;
       const common = found[number - 1]!;
-      if (common.pairs++ >= MOST_MATCHES) continue;
-      const at = hits[i + 1]!;
-      const own = landmarks[hits[i + 2]!]!;
+      if (common.pairs++ < MOST_MATCHES) common.matches.push(hits[i + 1]!, hits[i + 2]!);
+    }
+    for (const { picture } of found) this.counts[picture] = 0;
+    return found;
+  }
+
+  private matchesOf({ plane, landmarks }: Searchable, { matches, isMirrored }: Common): Match[] {
+    const width = plane.width / Math.max(plane.width, plane.height);
+    const found: Match[] = [];
+    for (let i = 0; i < matches.length; i += 2) {
+      const at = matches[i]!;
+      const own = landmarks[matches[i + 1]!]!;
       const from = isMirrored ? { x: width - own.x, y: own.y, size: own.size } : own;
       const to = {
         x: this.landmarks.detailOf(at, 0),
         y: this.landmarks.detailOf(at, 1),
         size: this.landmarks.detailOf(at, 2),
       };
-      common.matches.push({ from, to });
+      found.push({ from, to });
     }
-    for (const { picture } of found) this.counts[picture] = 0;
     return found;
   }
 
