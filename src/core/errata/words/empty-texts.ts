@@ -1,4 +1,5 @@
 /** Texts that stand in an alt attribute and say nothing of what is shown. */
+import { decodePath } from '../../address/resolve-address';
 import { isCameraName } from '../../picture/title-from-name';
 import { primaryOf } from '../../words/languages/known-languages';
 import { remembered } from '../../words/remembered';
@@ -7,6 +8,9 @@ import { wordLists, type WordList } from './word-lists';
 /** In characters. No file's name or address is longer, and what looks for them takes more than its share of time in longer texts. */
 const MAX_ADDRESS = 2000;
 const ENDING = /.\.(?:jpe?g|jfif|png|gif|webp|avif|svg|bmp|tiff?|heic|ico)$/iu;
+/** Whether a text ends as names of pictures do; of a sentence that may be so as well. */
+export const endsAsFile = (text: string): boolean => text.length <= MAX_ADDRESS && ENDING.test(text.trim());
+
 const USUAL_ENDING = /\.(?:jpe?g|png|gif|webp)$/iu;
 /** An address, whole or from the root or a folder of the site on. */
 const ADDRESS = /^(?:https?:\/\/)?[^\s]*\/[^\s]+\.(?:jpe?g|jfif|png|gif|webp|avif|svg|bmp)(?:\?\S*)?$/iu;
@@ -19,12 +23,42 @@ const SURELY_BY_MACHINE =
 const SCREEN_NAME =
   /^(?:screen ?shot|bildschirmfoto|capture d[’']écran|captura de pantalla)\s.*\d{4}|^\p{L}+ image \d{4}-\d\d/iu;
 
-/** One word with a picture's ending, or words of which the last one is such a name: with a hyphen or an underscore in it. */
+/** A number alone, as programs count what has a name already. */
+const NUMBERED = /^\(?\d+\)?\.\w+$/u;
+
+/** One word with a picture's ending, or words of which the last one is such a name: a number, or with a hyphen or an underscore in it. */
 function hasEnding(text: string): boolean {
   if (!ENDING.test(text)) return false;
   const parts = text.split(/[\s/]/u);
   const last = parts.at(-1) as string;
-  return parts.length === 1 || (USUAL_ENDING.test(last) && /[_-]/u.test(last.slice(1)));
+  return (
+    parts.length === 1 || (USUAL_ENDING.test(last) && (/[_-]/u.test(last.slice(1)) || NUMBERED.test(last)))
+  );
+}
+
+/** What programs put around the name of a picture that they make smaller: its width, its size, another ending. */
+const OF_RENDITION =
+  /^\d{2,4}px-|(?:[-_](?:\d{2,5}x\d{2,5}|\d{3,4}w|thumb(?:nail)?|scaled|small|medium|large))$|\.\w{2,5}$/iu;
+
+/** A name as words: without what renditions add to it, with blanks for what stands for blanks in addresses. */
+function nameInWords(name: string): string {
+  let bareOne = name;
+  for (let before = ''; before !== bareOne;) {
+    before = bareOne;
+    bareOne = bareOne.replace(OF_RENDITION, '');
+  }
+  return bareOne
+    .replace(/[-_+\s]+/gu, ' ')
+    .trim()
+    .toLowerCase();
+}
+
+/** Whether a text is its own file’s name with its ending, however blanks are written: a sentence may end in another’s. */
+function isOwnName(text: string, address: string): boolean {
+  if (!ENDING.test(text)) return false;
+  const path = decodePath(address.replace(/[?#].*$/su, ''), { keepsQueries: false });
+  const own = nameInWords(path.slice(path.lastIndexOf('/') + 1));
+  return own !== '' && nameInWords(text) === own;
 }
 
 const isNamedSo: (text: string) => boolean = remembered(
@@ -40,7 +74,7 @@ const bareName = (path: string) => (path.split('/').at(-1) ?? path).replace(/\.\
  */
 export function isFileName(text: string, address: string): boolean {
   if (text.length > MAX_ADDRESS) return false;
-  if (isNamedSo(text)) return true;
+  if (isNamedSo(text) || isOwnName(text, address)) return true;
   if (SURELY_BY_MACHINE.test(text)) return true;
   return (
     WRITTEN_BY_MACHINE.test(text) &&

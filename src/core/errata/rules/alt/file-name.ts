@@ -26,6 +26,10 @@ export const fileName: Rule = {
     { html: '<img src="d.jpg" alt="IMG_3381">', evidence: 'The alt text is “IMG_3381”.' },
     { html: '<img src="d.jpg" alt="DSC_0417.jpg">', evidence: 'The alt text is “DSC_0417.jpg”.' },
     { html: '<img src="img/hall_2019.png" alt="hall_2019">', evidence: 'The alt text is “hall_2019”.' },
+    {
+      html: '<img src="220px-Choir_on_stage.jpg" alt="Choir on stage.jpg">',
+      evidence: 'The alt text is “Choir on stage.jpg”.',
+    },
     { html: '<img src="flute.jpg" alt="Flute">', evidence: null },
     { html: '<img src="1.png" alt="1">', evidence: null },
     { html: '<img src="a.jpg" alt="Photo 3">', evidence: null },

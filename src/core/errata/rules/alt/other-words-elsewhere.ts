@@ -5,7 +5,7 @@ import { alike } from '../../words/alike';
 import { contentWords, sharedWords } from '../../../words/content-words';
 import { pageWords, sentencesAround } from '../../words/picture-words';
 import { namesIn, nameOthers } from '../../../words/proper-names';
-import { isFileName, saysOnly } from '../../words/empty-texts';
+import { endsAsFile, isFileName, saysOnly } from '../../words/empty-texts';
 
 export const otherWordsElsewhere: Rule = {
   id: 'alt/other-words-elsewhere',
@@ -24,6 +24,8 @@ export const otherWordsElsewhere: Rule = {
         text.trim() !== '' &&
         !alike(text, alt ?? '') &&
         !isFileName(text, raw) &&
+        // Of another file, it may be: nobody takes it over.
+        !endsAsFile(text) &&
         saysOnly(text, page.language) === null,
     );
     const [most] = others.sort((a, b) => b[1] - a[1]);
@@ -86,7 +88,7 @@ export const otherWordsElsewhere: Rule = {
     {
       html: '<img src="a.jpg" alt="The front">',
       evidence: null,
-      files: { 'a.jpg': { altTexts: { image: 2, 'IMG_2041.jpg': 1 } } },
+      files: { 'a.jpg': { altTexts: { image: 2, 'IMG_2041.jpg': 1, 'Red doors.jpg': 1 } } },
     },
   ],
 };
