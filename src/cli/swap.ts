@@ -17,7 +17,7 @@ import type { ReadableConnection, SiteFile } from '@/server/connections/connecti
 import { placementsOf } from '@/server/connections/read-site';
 import { tooLargeToRead } from '@/server/connections/site-sources';
 import { sha256 } from '@/server/hash';
-import { inspectImage } from '@/server/imaging/inspect-image';
+import { inspectImage, type ImageFacts } from '@/server/imaging/inspect-image';
 import { lookForFocus } from '@/server/imaging/look-for-focus';
 import { makeRendition } from '@/server/imaging/make-rendition';
 import { ProblemError } from '@/server/problem-error';
@@ -61,6 +61,8 @@ export async function swapCommand(site: string, options: SwapOptions): Promise<n
       remedy: 'Add --out FOLDER, or --dry-run or --diff to look first.',
     });
   }
+  // One that can't be put in need not wait until a whole site is read; of many, each is named in its turn.
+  for (const row of rows) if (row.name === '') await incoming(row);
   const connection = await openSite(site, options);
   try {
     const planned = await planAll(connection, rows, options.family ?? false);
@@ -150,15 +152,7 @@ async function planOne(row: NamedSwap, { from, places, taken, sizes }: Standing)
       remedy: 'Look it up in the column url of `ibidem read`; upper and lower case count.',
     });
   }
-  const picture = await readFile(row.to).catch(() => {
-    throw new ProblemError({
-      code: 'FILE_MISSING',
-      what: `${row.to} can’t be read.`,
-      why: 'There is no such file, or Ibidem may not open it.',
-      remedy: 'Give the path of the picture to put in.',
-    });
-  });
-  const facts = await inspectImage(picture, row.to);
+  const { picture, facts } = await incoming(row);
   const focus = row.focal ? { focal: row.focal } : await suggested(picture, row.to);
   const plan = planSwap({
     places,
@@ -168,6 +162,19 @@ async function planOne(row: NamedSwap, { from, places, taken, sizes }: Standing)
     isTaken: (path) => taken.has(path),
   });
   return { plan, picture, words: { alt: row.alt ?? null, caption: row.caption ?? null } };
+}
+
+/** The picture that comes. @throws ProblemError `FILE_MISSING`, or as `inspectImage` */
+async function incoming({ to }: NamedSwap): Promise<{ picture: Uint8Array; facts: ImageFacts }> {
+  const picture = await readFile(to).catch(() => {
+    throw new ProblemError({
+      code: 'FILE_MISSING',
+      what: `${to} can’t be read.`,
+      why: 'There is no such file, or Ibidem may not open it.',
+      remedy: 'Give the path of the picture to put in.',
+    });
+  });
+  return { picture, facts: await inspectImage(picture, to) };
 }
 
 async function suggested(

@@ -249,6 +249,18 @@ describe('ibidem swap and apply', () => {
     expect(err).toMatch(message);
   });
 
+  it('say that the picture to come can’t be put in before a site is read for it', async () => {
+    const nowhere = join(folder, 'nowhere');
+    for (const [to, message] of [
+      [join(site, 'index.html'), /index\.html” is not a picture/],
+      [join(folder, 'none.png'), /none\.png can’t be read/],
+    ] as const) {
+      const { code, err } = await runHere('swap', nowhere, '--from', 'a.png', '--to', to, '--dry-run');
+      expect(code).toBe(2);
+      expect(err).toMatch(message);
+    }
+  });
+
   it.each([
     ['what is not JSON', 'hello', /Line 1 .* is not JSON/],
     ['what is no edit', '{"page":"x"}', /is not an edit/],
