@@ -73,6 +73,28 @@ describe('votedAlignments', () => {
       { numRuns: 60 },
     )); // oxfmt-ignore
 
+  it('finds as many that agree as holding every pair against every other does', () =>
+    fc.assert(
+      fc.property(
+        fc.array(
+          fc.record({
+            from: fc.record({ x: share, y: share, size: fc.double({ min: 0.02, max: 0.2, noNaN: true }) }),
+            to: fc.record({ x: share, y: share, size: fc.double({ min: 0.02, max: 0.2, noNaN: true }) }),
+          }),
+          { minLength: 1, maxLength: 40 },
+        ),
+        (matches) => {
+          const most = Math.max(
+            ...matches.map((centre) => {
+              const ones = matches.filter((one) => agrees(one, centre));
+              return Math.min(ones.length, new Set(ones.map(({ from }) => from)).size);
+            }),
+          );
+          expect(votedAlignments(matches, 1)[0]?.votes).toBe(most);
+        },
+      ),
+    ));
+
   it('finds one after the other as holding every open pair against every other does', () =>
     fc.assert(
       fc.property(

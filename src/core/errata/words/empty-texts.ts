@@ -42,12 +42,12 @@ const OF_RENDITION =
 
 /** A name as words: without what renditions add to it, with blanks for what stands for blanks in addresses. */
 function nameInWords(name: string): string {
-  let bareOne = name;
-  for (let before = ''; before !== bareOne;) {
-    before = bareOne;
-    bareOne = bareOne.replace(OF_RENDITION, '');
+  let left = name;
+  for (let before = ''; before !== left;) {
+    before = left;
+    left = left.replace(OF_RENDITION, '');
   }
-  return bareOne
+  return left
     .replace(/[-_+\s]+/gu, ' ')
     .trim()
     .toLowerCase();
