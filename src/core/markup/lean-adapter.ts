@@ -8,13 +8,13 @@ import {
   defaultTreeAdapter,
   type Parser,
   Token,
-  Tokenizer,
   type DefaultTreeAdapterTypes,
   type TreeAdapter,
 } from 'parse5';
 import { WRAPS } from './picture-wraps';
 import { ParserOfSelects } from './select-content';
 import { findAttribute } from './start-tag';
+import { placeFrom, TagTokenizer } from './tag-tokenizer';
 
 type Tree = DefaultTreeAdapterTypes.DefaultTreeAdapterMap;
 type Element = DefaultTreeAdapterTypes.Element;
@@ -48,24 +48,6 @@ const leanAdapter: TreeAdapter<Tree> = {
     for (const { name } of attrs) if (!known.has(name)) parsing?.noteAdopted(recipient, name);
   },
 };
-
-/** How far behind the `<` the parser stands when it asks where a start tag or an end tag begins. */
-const IN_START_TAG = 1;
-const IN_END_TAG = 2;
-
-class TagTokenizer extends Tokenizer {
-  /** The place of a tag; of everything else, which nobody asks for, none. */
-  protected override getCurrentLocation(offset: number): Token.Location | null {
-    return offset === IN_START_TAG || offset === IN_END_TAG
-      ? placeFrom(this.preprocessor.offset - offset)
-      : null;
-  }
-}
-
-/** Lines and columns are found from offsets, by those who want them. */
-function placeFrom(startOffset: number, endOffset = startOffset): Token.Location {
-  return { startLine: 0, startCol: 0, startOffset, endLine: 0, endCol: 0, endOffset };
-}
 
 class PageParser extends ParserOfSelects {
   constructor(private readonly text: string) {
