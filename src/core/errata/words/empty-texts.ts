@@ -40,8 +40,15 @@ function hasEnding(text: string): boolean {
 const OF_RENDITION =
   /^\d{2,4}px-|(?:[-_](?:\d{2,5}x\d{2,5}|\d{3,4}w|thumb(?:nail)?|scaled|small|medium|large))$|\.\w{2,5}$/iu;
 
-/** A name as words: without what renditions add to it, with blanks for what stands for blanks in addresses. */
+/** In characters. File systems take no longer name (POSIX, `NAME_MAX`), and what is taken off its ends is looked for again and again. */
+const LONGEST_NAME = 255;
+
+/**
+ * A name as words: without what renditions add to it, with blanks for what stands for blanks in addresses. `''` for what no file
+ * can be called.
+ */
 function nameInWords(name: string): string {
+  if (name.length > LONGEST_NAME) return '';
   let left = name;
   for (let before = ''; before !== left;) {
     before = left;

@@ -82,7 +82,12 @@ describe('isFileName', () => {
     // Lines that people draw with signs; each was tried from every one of its signs on.
     ['_'.repeat(40_000), 'img/x.jpg', false],
     ['a-'.repeat(20_000), 'img/x.jpg', false],
-  ])('%.40s for %s: %s', (text, address, expected) => expect(isFileName(text, address)).toBe(expected));
+    // Names with ending upon ending and size upon size; each was looked for again from the name's beginning.
+    ['Choir on stage.jpg', `img/x${'.aa'.repeat(400_000)}`, false],
+    ['Choir on stage.jpg', `img/x${'-100x100'.repeat(200_000)}`, false],
+    [`Choir on ${'sta.aa'.repeat(300)}.jpg`, 'img/x.jpg', false],
+    ['Choir on stage.jpg', `img/${'x/'.repeat(500)}Choir_on_stage${'.jpg'.repeat(50)}`, true],
+  ])('%.40s for %.40s: %s', (text, address, expected) => expect(isFileName(text, address)).toBe(expected));
 });
 
 describe('alike', () => {
