@@ -6,7 +6,7 @@ import { readSources } from '@/server/connections/site-sources';
 import { readPageBytes } from '@/server/reading/read-batch';
 import { openReadingPool } from '@/server/reading/reading-pool';
 import { sourceShelf, type SharedSource } from '@/server/reading/source-shelf';
-import { byTurns, report } from './measure';
+import { byTurns, quickestOf, report } from './measure';
 import { grownPages, pagesIn, type BenchPage } from './pages';
 
 const site = siteOfFiles();
@@ -81,10 +81,15 @@ async function measureLargePage(): Promise<void> {
       `<tr><td><img src="img/${n}.jpg" alt="Picture ${n}" width=80></td><td>Some words beside it, row ${n}</td></tr>\n`,
   );
   const bytes = Buffer.from(`<!doctype html><table>${rows.join('')}</table>`);
-  const start = performance.now();
-  const { placements } = readPageBytes({ path: 'large.html', bytes }, from);
-  if (placements.length !== LARGE_PLACES) throw new Error(`${placements.length} places were read`);
-  const ours = performance.now() - start;
+  const { ours } = await quickestOf(
+    {
+      ours: () => {
+        const { placements } = readPageBytes({ path: 'large.html', bytes }, from);
+        if (placements.length !== LARGE_PLACES) throw new Error(`${placements.length} places were read`);
+      },
+    },
+    3,
+  );
   report(
     `read a ${Math.round(bytes.length / 1e6)} MB page of ${LARGE_PLACES} places, of what is allowed`,
     { ours, bare: ALLOWED_LARGE_MS, unit: 'ms' },
