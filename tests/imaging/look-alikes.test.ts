@@ -135,3 +135,42 @@ describe('families of real files', () => {
     expect((await sorted(bytes)).sort()).toEqual(Object.keys(pictures).map((name) => [name]).sort());
   }); // oxfmt-ignore
 });
+
+describe('what is drawn on a bare ground', () => {
+  const sign = (shapes: string, px = 112) =>
+    draw(`<svg width="${px}" height="${px}" viewBox="0 0 100 100">${shapes}</svg>`);
+  const letter = async (text: string) =>
+    sharp(await sign(`<text x="50" y="82" text-anchor="middle" font-family="DejaVu Sans" font-weight="bold" font-size="96">${text}</text>`).png().toBuffer()).trim().png().toBuffer(); // oxfmt-ignore
+  const folder = (px: number, emblem: string) =>
+    sign(`<path d="M6 24 h34 l8 10 h46 v52 h-88 z" fill="#d9a441" stroke="#7a5518" stroke-width="3"/>${emblem}`, px); // oxfmt-ignore
+  const note =
+    '<g fill="#2e4a52"><circle cx="66" cy="74" r="8"/><rect x="71" y="44" width="4" height="31"/></g>';
+
+  it.each(['CG', 'EF', 'hn', 'nr', 'gq', 'uU', 'CO'])(
+    'is one letter or another: %s',
+    async ([one, other]) => {
+      const both = { one: await letter(one as string), other: await letter(other as string) };
+      expect(await sorted(both)).toHaveLength(2);
+    },
+  );
+
+  it.each<[string, (image: Sharp, px: number) => Sharp]>([
+    ['smaller', (image, px) => image.resize(Math.round(px * 0.7))],
+    ['JPEG of quality 40', (image) => image.jpeg({ quality: 40 })],
+    ['blurred', (image) => image.blur(1.2)],
+    ['brighter', (image) => image.linear(0.8, 51)],
+  ])('is the same letter where it is %s', async (_, made) => {
+    for (const one of 'GRS') {
+      const own = await letter(one);
+      const { width } = await sharp(own).metadata();
+      expect(await sorted({ own, other: await made(sharp(own), width).toBuffer() })).toHaveLength(1);
+    }
+  });
+
+  it('is another sign with an emblem on it where it is small, and one picture with a mark on it where it is not', async () => {
+    const both = async (px: number) =>
+      sorted({ bare: await folder(px, '').png().toBuffer(), other: await folder(px, note).png().toBuffer() });
+    expect(await both(96)).toHaveLength(2);
+    expect(await both(400)).toHaveLength(1);
+  });
+});

@@ -49,6 +49,19 @@ const RECOLOURED_OVER = 0.2;
 const FEW_CELLS = 80;
 const RECOLOURED_COARSELY = 0.13;
 /**
+ * What stands out strongly from its ground is known by its shape: two letters, or a pencil and a spanner, have edges of one
+ * kind and share most of them, and lie over each other with other light and shade. `shading` is a standard deviation, of 255.
+ */
+const STRONG = { shading: 40, light: 0.85, lightApart: 0.97, lightApartOver: 0.95 };
+/** The same of contrasts: a cutting has that of what it was cut from, unless it was made brighter, and then its edges agree. */
+const CONTRAST = 1.3;
+const CLEAR = { agreement: 0.9, agreementAtOtherContrast: 0.8 };
+/**
+ * Long side of a small picture, in samples. Signs of one set have a frame in common and differ in a few samples; and nobody
+ * lays a mark over one.
+ */
+const SMALL = { longSide: 130, agreement: 0.93, lightApart: 0.99 };
+/**
  * Detail of a link between pictures that each stand in several files: translations of one drawing differ in a few
  * words, files of one picture in nothing.
  */
@@ -161,6 +174,7 @@ export function judged(
       detail.replaced === 0,
   });
   const oneSided = detail.onlyFirst + detail.onlySecond;
+  const isSmall = Math.max(longSide(own.plane), longSide(other.plane)) <= SMALL.longSide;
   if (detail.tiles < FEW_TILES)
     return isColoured && isSameShade(detail, isWhole) ? link(isWhole ? 'same' : 'part') : null;
   const keeps = (wanted: Limits) =>
@@ -173,16 +187,30 @@ export function judged(
     const isPart = isHeld
       ? detail.replaced <= REPLACED_PART && [PART, SMOOTH_PART, GRAINY_PART].some(keeps)
       : detail.tiles >= OVERLAP_TILES && keeps(OVERLAP);
-    return isPart && isSameExposure(detail) ? link('part') : null;
+    return isPart && hasItsShapes(detail, isSmall) && isSameExposure(detail) ? link('part') : null;
   }
   const isLit = detail.shading < SHADED || detail.lightApart >= SAME_LIGHT;
   if (isColoured && isLit && detail.replaced <= REPLACED && keeps(SAME))
     return isSameExposure(detail) ? link('same') : null;
   const isAdded =
-    detail.replaced <= REPLACED_OVER && Math.min(detail.onlyFirst, detail.onlySecond) <= TAKEN_AWAY;
+    !isSmall &&
+    (detail.shading < STRONG.shading || detail.lightApart >= STRONG.lightApartOver) &&
+    detail.replaced <= REPLACED_OVER &&
+    Math.min(detail.onlyFirst, detail.onlySecond) <= TAKEN_AWAY;
   return isAdded && isSameExposure(detail) && (keeps(OVER) || keeps(SMOOTH_OVER) || isLaidOverBare(detail))
     ? link('over')
     : null;
+}
+
+/** Whether a part has the shapes of what it is a part of, and its contrast: blurred ones need not have its edges as well. */
+function hasItsShapes(
+  { agreement, shading, light, lightApart, gain }: DetailComparison,
+  isSmall: boolean,
+): boolean {
+  if (isSmall && agreement < SMALL.agreement && lightApart < SMALL.lightApart) return false;
+  if (Math.max(gain, 1 / gain) > CONTRAST && agreement < CLEAR.agreementAtOtherContrast) return false;
+  const isShaded = light >= STRONG.light && lightApart >= STRONG.lightApart;
+  return shading < STRONG.shading || isShaded || agreement >= CLEAR.agreement;
 }
 
 /** Whether the one may be the other, brighter or darker. Where hardly any light and shade is there, that can't be told. */
