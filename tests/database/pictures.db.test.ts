@@ -150,6 +150,35 @@ describe('pictures that were read by an older way', () => {
   });
 });
 
+describe('pictures that were judged otherwise', () => {
+  it('have their families made anew, without being read again', async () => {
+    const before = await showing(siteId, 'img/hall.jpg');
+    const { rows } = await held.db.pool.query<{ state: { groups: { files: unknown[] }[] } }>(
+      'select state from family_states where site_id = $1',
+      [siteId],
+    );
+    // As if all of them had been one picture.
+    const files = rows[0]?.state.groups.flatMap((group) => group.files) ?? [];
+    const state = JSON.stringify({ groups: [{ files, links: [] }] });
+    const took = (version: string) =>
+      held.db.pool.query(`update family_states set state = $2, version = ${version} where site_id = $1`, [
+        siteId,
+        state,
+      ]);
+    // The transaction that wrote each row last.
+    const written = async () =>
+      (await held.db.pool.query('select sha256, xmin::text from looks order by 1')).rows;
+    const looks = await written();
+    await took('version');
+    await again(siteId);
+    expect((await showing(siteId, 'img/hall.jpg')).paths.length).toBeGreaterThan(before.paths.length);
+    await took('version - 1');
+    await again(siteId);
+    expect((await showing(siteId, 'img/hall.jpg')).paths).toEqual(before.paths);
+    expect(await written()).toEqual(looks);
+  });
+});
+
 describe('a copy that lies on its side', () => {
   const twinOf = async (path: string) => {
     const { id } = await showing(siteId, path);

@@ -7,6 +7,9 @@ import type { Part } from './kernels/comparing';
 import type { Size } from './kernels/kernels';
 import { shrunk } from './shrink';
 
+/** To be raised whenever two pictures are judged otherwise: families are then made anew. */
+export const JUDGE_VERSION = 1;
+
 export interface Link {
   /**
    * `same`: the whole picture, scaled or written anew. `part`: one lies in the other, cut out or with a border.

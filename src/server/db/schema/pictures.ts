@@ -100,7 +100,7 @@ export const pictures = pgTable(
 export const familyStates = pgTable('family_states', {
   siteId: ofSite().primaryKey(),
   state: jsonb('state').$type<FamilyState>().notNull(),
-  /** How the pictures had been read that it rests on. */
+  /** How the pictures had been read, and judged, that it rests on. */
   version: integer('version').notNull().default(0),
 });
 

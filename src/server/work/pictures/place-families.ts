@@ -3,6 +3,7 @@ import { setImmediate } from 'node:timers/promises';
 import type { PoolClient } from 'pg';
 import { FamilyBuilder, type Family } from '@/core/picture/families';
 import type { Correction, FamilyFile, FamilyState } from '@/core/picture/family-state';
+import { JUDGE_VERSION } from '@/core/picture/judge';
 import type { Database } from '../../db/database';
 import { inTransaction } from '../../db/in-transaction';
 import { goOn, type Turn } from '../../jobs/turn';
@@ -10,6 +11,9 @@ import { recentPrints } from '../../imaging/recent-prints';
 import { updateReachOfFiles } from '../reach/update-reach';
 import { LOOKS_VERSION } from './read-looks';
 import { storedLandmarks, storedPrint } from './stored-prints';
+
+/** Of what is known of families: how pictures were read, and judged, when it came about. */
+const STATE_VERSION = 1000 * LOOKS_VERSION + JUDGE_VERSION;
 
 /** Places the files of a site, writes which picture each belongs to, and gives how many pictures there are. */
 export async function placeFamilies(db: Database, siteId: number, turn: Turn): Promise<number> {
@@ -25,7 +29,7 @@ export async function placeFamilies(db: Database, siteId: number, turn: Turn): P
   );
   const { rows: known } = await db.pool.query<{ state: FamilyState }>(
     'select state from family_states where site_id = $1 and version = $2',
-    [siteId, LOOKS_VERSION],
+    [siteId, STATE_VERSION],
   );
   const builder = new FamilyBuilder(recentPrints(storedPrint), corrections, files.length);
   const wanted = new Set(files.map(({ id }) => id));
@@ -56,7 +60,7 @@ export async function placeFamilies(db: Database, siteId: number, turn: Turn): P
       await client.query(
         `insert into family_states (site_id, state, version) values ($1, $2, $3)
          on conflict (site_id) do update set state = excluded.state, version = excluded.version`,
-        [siteId, JSON.stringify(builder.state()), LOOKS_VERSION],
+        [siteId, JSON.stringify(builder.state()), STATE_VERSION],
       );
     });
   } finally {
