@@ -76,6 +76,13 @@ const LANGUAGES: readonly (readonly string[])[] = [
   ['Imię', 'Ulica', 'Miasto', 'Telefon', 'Instrument', 'Nauczyciel', 'Początek'],
 ];
 
+/** A bar of a tone, aslant, with something at one end. */
+const tool = (tone: string, thick: number, end: string, px: number) =>
+  draw(`<svg width="${px}" height="${px * 0.75}" viewBox="0 0 100 75"><g transform="rotate(-25 50 37)"><rect x="6" y="${37 - thick / 2}" width="88" height="${thick}" rx="${thick / 3}" fill="${tone}"/>${end}</g></svg>`); // oxfmt-ignore
+/** A letter with ground above and beneath, larger than signs are. */
+const tall = (text: string) =>
+  draw(`<svg width="90" height="170" viewBox="0 0 60 113"><text x="30" y="92" text-anchor="middle" font-family="DejaVu Sans" font-weight="bold" font-size="92">${text}</text></svg>`); // oxfmt-ignore
+
 describe('families of real files', () => {
   it('give every cutting of a screen in eight languages to its own', async () => {
     const files: Record<string, Buffer> = {};
@@ -128,6 +135,8 @@ describe('families of real files', () => {
     ['posters of two years', { of2019: draw(poster(9, ['CONCERT', '2019', '12 December 2019', 'Fire Station'])), of2020: draw(poster(10, ['CONCERT', '2020', '12 December 2020', 'Fire Station'])) }],
     ['a front before and after it was painted', { red: photograph(facade(3, 'red')), green: photograph(facade(3, 'green')) }],
     ['two choirs on one stage', { hall: photograph(stage(11)), young: photograph(stage(23)) }],
+    ['a pencil and a spanner', { pencil: tool('#d9a441', 13, '<path d="M6 30.5 l-5 6.5 l5 6.5z" fill="#222"/>', 256), spanner: tool('#222', 10, '<circle cx="92" cy="37" r="10" fill="none" stroke="#222" stroke-width="4"/>', 140) }],
+    ['two tall letters', { one: tall('I'), other: tall('T') }],
     ['two instruments on one bench', { violin: photograph(instrument(4)), cello: photograph(instrument(12)) }],
   ])('keep apart %s', async (_, pictures) => {
     const bytes: Record<string, Uint8Array> = {};
@@ -135,6 +144,10 @@ describe('families of real files', () => {
     expect((await sorted(bytes)).sort()).toEqual(Object.keys(pictures).map((name) => [name]).sort());
   }); // oxfmt-ignore
 });
+
+/** Stripes, a disc and a star. */
+const FLAG =
+  '<svg width="320" height="210" viewBox="0 0 320 210"><rect width="320" height="210" fill="#f2f2f2"/><rect width="320" height="70" fill="#2a5db0"/><rect y="140" width="320" height="70" fill="#c33"/><circle cx="90" cy="105" r="46" fill="#e8c53a"/><path d="M210 60 l14 40 h42 l-34 25 l13 41 l-35 -25 l-35 25 l13 -41 l-34 -25 h42z" fill="#2b6b3a"/></svg>';
 
 describe('what is drawn on a bare ground', () => {
   const sign = (shapes: string, px = 112) =>
@@ -165,6 +178,17 @@ describe('what is drawn on a bare ground', () => {
       const { width } = await sharp(own).metadata();
       expect(await sorted({ own, other: await made(sharp(own), width).toBuffer() })).toHaveLength(1);
     }
+  });
+
+  it.each<[string, string, (cut: Sharp) => Sharp]>([
+    ['a room, cut and made brighter', room(5), (cut) => cut.modulate({ brightness: 1.4 })],
+    ['a flag, cut and made darker', FLAG, (cut) => cut.linear(0.65, 0)],
+  ])('is one picture still: %s', async (_, svg, made) => {
+    const whole = await draw(svg).png().toBuffer();
+    const { width, height } = await sharp(whole).metadata();
+    const part = { left: Math.round(width * 0.08), top: Math.round(height * 0.05), width: Math.round(width * 0.8), height: Math.round(height * 0.85) }; // oxfmt-ignore
+    const cut = sharp(await sharp(whole).extract(part).png().toBuffer());
+    expect(await sorted({ whole, part: await made(cut).png().toBuffer() })).toHaveLength(1);
   });
 
   it('is another sign with an emblem on it where it is small, and one picture with a mark on it where it is not', async () => {
