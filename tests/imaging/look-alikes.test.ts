@@ -149,6 +149,36 @@ describe('families of real files', () => {
 const FLAG =
   '<svg width="320" height="210" viewBox="0 0 320 210"><rect width="320" height="210" fill="#f2f2f2"/><rect width="320" height="70" fill="#2a5db0"/><rect y="140" width="320" height="70" fill="#c33"/><circle cx="90" cy="105" r="46" fill="#e8c53a"/><path d="M210 60 l14 40 h42 l-34 25 l13 41 l-35 -25 l-35 25 l13 -41 l-34 -25 h42z" fill="#2b6b3a"/></svg>';
 
+describe('what is nothing but stripes', () => {
+  const flag = (colours: readonly string[], isUpright = false) => {
+    const share = 100 / colours.length;
+    const stripes = colours.map((colour, n) =>
+      isUpright
+        ? `<rect x="${n * share}%" width="${share}%" height="100%" fill="${colour}"/>`
+        : `<rect y="${n * share}%" width="100%" height="${share}%" fill="${colour}"/>`,
+    );
+    return draw(`<svg xmlns="http://www.w3.org/2000/svg" width="600" height="400">${stripes.join('')}</svg>`);
+  };
+  const FLAGS: Readonly<Record<string, Sharp>> = {
+    'two across': flag(['#b5382f', '#f4f1e8']),
+    'three across': flag(['#f4f1e8', '#2f7d4f', '#b5382f']),
+    'three others': flag(['#1d1d1d', '#d9b13b', '#27508f']),
+    'three upright': flag(['#27508f', '#f4f1e8', '#b5382f'], true),
+  };
+
+  it('is one picture in all its formats and sizes, and each flag its own', async () => {
+    const files: Record<string, Buffer> = {};
+    for (const [name, image] of Object.entries(FLAGS))
+      for (const way of ['scaled to 150', 'JPEG of quality 40', 'WebP', 'AVIF', 'turned by EXIF'])
+        files[`${name}, ${way}`] = await (CHANGES[way] as (one: Sharp) => Sharp)(image.clone()).toBuffer();
+    const found = await sorted(files);
+    expect(found.map((ids) => [...new Set(ids.map((id) => id.split(',')[0]))])).toEqual(
+      found.map((ids) => [ids[0]?.split(',')[0]]),
+    );
+    expect(found).toHaveLength(Object.keys(FLAGS).length);
+  });
+});
+
 describe('what is drawn on a bare ground', () => {
   const sign = (shapes: string, px = 112) =>
     draw(`<svg width="${px}" height="${px}" viewBox="0 0 100 100">${shapes}</svg>`);

@@ -21,6 +21,9 @@ for (let u = 0; u < KEPT; u++)
   for (let x = 0; x < HASH_SIDE; x++)
     COSINES[u * HASH_SIDE + x] = Math.cos(((2 * x + 1) * u * Math.PI) / (2 * HASH_SIDE));
 
+/** What is weaker, as a share of the strongest, has no sign: in even stripes it is what packing left there. */
+const FELT = 1 / 256;
+
 /** Odd frequencies across: those whose sign turns where a picture is mirrored left to right. */
 const MIRROR_MASK = 0xaaaaaaaa | 0;
 
@@ -29,10 +32,13 @@ export const dctHash = (samples: Float32Array): DctHash => signsOf(frequenciesOf
 
 /** The signs of the frequencies; the mean has none. */
 function signsOf(all: Float32Array): DctHash {
+  let strongest = 0;
+  for (let i = 1; i < 64; i++) strongest = Math.max(strongest, Math.abs(all[i]!));
+  const least = strongest * FELT;
   let low = 0;
   let high = 0;
-  for (let i = 1; i < 32; i++) if (all[i]! > 0) low |= 1 << i;
-  for (let i = 32; i < 64; i++) if (all[i]! > 0) high |= 1 << (i - 32);
+  for (let i = 1; i < 32; i++) if (all[i]! > least) low |= 1 << i;
+  for (let i = 32; i < 64; i++) if (all[i]! > least) high |= 1 << (i - 32);
   return { low, high };
 }
 

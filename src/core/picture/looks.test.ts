@@ -45,6 +45,21 @@ describe('dctHash', () => {
     expect(hashDistance(one, hash(pictureOf(2)))).toBeGreaterThan(18);
   });
 
+  it.each(['across', 'down'] as const)(
+    'takes no sign from what packing leaves in stripes %s',
+    (direction) => {
+      const [width, height] = [240, 160];
+      const stripe = (x: number, y: number) =>
+        [40, 215, 120][Math.floor((direction === 'across' ? y / height : x / width) * 3)] as number;
+      const data = Uint8Array.from({ length: width * height }, (_, n) =>
+        stripe(n % width, Math.floor(n / width)),
+      );
+      const clean = hash({ width, height, data });
+      for (const noise of [1, 2, 4, 8])
+        expect(hashDistance(clean, hash(shaped({ width, height, data }, { noise })))).toBeLessThanOrEqual(2);
+    },
+  );
+
   it('gives the hash of the mirrored picture without looking at it', () => {
     expect(hashDistance(mirroredHash(hash(pictureOf(3))), hash(mirrorOf(pictureOf(3))))).toBeLessThanOrEqual(
       1,

@@ -18,7 +18,7 @@ import { problemOf } from '../../problem-error';
 import { hasDerived, storeDerived } from '../../store/store';
 
 /** To be raised whenever the same bytes are read otherwise: pictures are then read again, and families made anew. */
-export const LOOKS_VERSION = 4;
+export const LOOKS_VERSION = 5;
 
 /** Pictures that are read side by side: one is decoded while another's looks are taken. */
 const HANDS = 4;
