@@ -21,8 +21,10 @@ for (let u = 0; u < KEPT; u++)
   for (let x = 0; x < HASH_SIDE; x++)
     COSINES[u * HASH_SIDE + x] = Math.cos(((2 * x + 1) * u * Math.PI) / (2 * HASH_SIDE));
 
-/** What is weaker, as a share of the strongest, has no sign: in even stripes it is what packing left there. */
+/** What is weaker, as a share of the strongest, is hardly there. */
 const FELT = 1 / 256;
+/** So many hardly there, and none of them has a sign: in even stripes it is what packing left there. */
+const MANY = 32;
 
 /** Odd frequencies across: those whose sign turns where a picture is mirrored left to right. */
 const MIRROR_MASK = 0xaaaaaaaa | 0;
@@ -32,14 +34,22 @@ export const dctHash = (samples: Float32Array): DctHash => signsOf(frequenciesOf
 
 /** The signs of the frequencies; the mean has none. */
 function signsOf(all: Float32Array): DctHash {
-  let strongest = 0;
-  for (let i = 1; i < 64; i++) strongest = Math.max(strongest, Math.abs(all[i]!));
-  const least = strongest * FELT;
+  const felt = leastFelt(all);
   let low = 0;
   let high = 0;
-  for (let i = 1; i < 32; i++) if (all[i]! > least) low |= 1 << i;
-  for (let i = 32; i < 64; i++) if (all[i]! > least) high |= 1 << (i - 32);
+  for (let i = 1; i < 32; i++) if (all[i]! > felt) low |= 1 << i;
+  for (let i = 32; i < 64; i++) if (all[i]! > felt) high |= 1 << (i - 32);
   return { low, high };
+}
+
+/** What a frequency must surpass to have a sign: 0, but where most of them are hardly there. */
+function leastFelt(all: Float32Array): number {
+  let strongest = 0;
+  for (let i = 1; i < 64; i++) strongest = Math.max(strongest, Math.abs(all[i]!));
+  const felt = strongest * FELT;
+  let weak = 0;
+  for (let i = 1; i < 64; i++) if (Math.abs(all[i]!) <= felt) weak++;
+  return weak >= MANY ? felt : 0;
 }
 
 /** The hash of the same picture mirrored left to right, without looking at it again. */
