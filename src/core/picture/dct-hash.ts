@@ -9,7 +9,10 @@ export const HASH_SIDE = 16;
 /** Frequencies kept a side; the mean (0, 0) has no sign of meaning and is left out. */
 const KEPT = 8;
 
-/** 63 bits in two whole numbers of 32. Bit `v * 8 + u` is set where frequency (u across, v down) is positive. */
+/**
+ * 63 bits in two whole numbers of 32. Bit `v * 8 + u` is set where frequency (u across, v down) is positive, and more than
+ * hardly there where most are hardly there.
+ */
 export interface DctHash {
   readonly low: number;
   readonly high: number;
@@ -21,9 +24,12 @@ for (let u = 0; u < KEPT; u++)
   for (let x = 0; x < HASH_SIDE; x++)
     COSINES[u * HASH_SIDE + x] = Math.cos(((2 * x + 1) * u * Math.PI) / (2 * HASH_SIDE));
 
-/** What is weaker, as a share of the strongest, is hardly there. */
+/** A frequency no stronger than this is hardly there, as a share of the strongest, whatever their signs. */
 const FELT = 1 / 256;
-/** So many hardly there, and none of them has a sign: in even stripes it is what packing left there. */
+/**
+ * So many of the 63 hardly there, and none of them has a sign: in even stripes it is what packing left there. Where fewer are,
+ * their signs are the picture's own, and the hash of its mirrored or turned copy is made from them.
+ */
 const MANY = 32;
 
 /** Odd frequencies across: those whose sign turns where a picture is mirrored left to right. */
@@ -42,7 +48,7 @@ function signsOf(all: Float32Array): DctHash {
   return { low, high };
 }
 
-/** What a frequency must surpass to have a sign: 0, but where most of them are hardly there. */
+/** What a frequency must surpass to count as positive, in its own unit: 0, but where most of them are hardly there. */
 function leastFelt(all: Float32Array): number {
   let strongest = 0;
   for (let i = 1; i < 64; i++) strongest = Math.max(strongest, Math.abs(all[i]!));
